@@ -8,7 +8,7 @@ const missing = computed(() => props.error.statusCode === 404)
 </script>
 
 <template>
-  <main class="error">
+  <main class="error stack-l">
     <h1>{{ missing ? 'Page not found' : 'Something went wrong' }}</h1>
     <p>
       {{
@@ -24,8 +24,6 @@ const missing = computed(() => props.error.statusCode === 404)
 
 <style scoped>
 .error {
-  display: grid;
-  gap: 1rem;
   justify-items: start;
   max-width: 34rem;
   margin: 0 auto;

@@ -47,8 +47,8 @@ const verdict = (place: Place) => {
 </script>
 
 <template>
-  <div class="room">
-    <ul class="rooms">
+  <div class="stack">
+    <ul class="rooms stack-s">
       <li v-for="kind in kinds" :key="kind.id">
         <CheckField :model-value="!!of(kind.id)" @update:model-value="tick(kind.id, $event)">
           <b>{{ kind.name }}</b> <span class="soft">{{ kind.what }}</span>
@@ -98,15 +98,7 @@ const verdict = (place: Place) => {
 </template>
 
 <style scoped>
-.room {
-  display: grid;
-  gap: 0.6rem;
-}
-
 .rooms {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 0.4rem;
   list-style: none;
   margin: 0;
   padding: 0;

@@ -7,7 +7,7 @@ const id = useId()
 </script>
 
 <template>
-  <section class="step" :aria-labelledby="id" :class="{ done }">
+  <section class="step stack" :aria-labelledby="id" :class="{ done }">
     <h2 :id="id">
       <span class="number" aria-hidden="true"
         ><Check v-if="done" /><template v-else>{{ number }}</template></span
@@ -15,19 +15,16 @@ const id = useId()
       {{ title }}<span v-if="done" class="unseen"> (answered)</span>
     </h2>
     <slot />
-    <div v-if="$slots.changed" class="changed" role="status"><slot name="changed" /></div>
+    <div v-if="$slots.changed" class="changed stack-s" role="status"><slot name="changed" /></div>
   </section>
 </template>
 
 <style scoped>
 .step {
-  display: grid;
-  gap: 0.7rem;
   padding: 1rem 1.1rem 1.2rem;
   border-radius: 0.3rem;
   background: var(--paper-raised);
   box-shadow: var(--shade);
-  grid-template-columns: minmax(0, 1fr);
 }
 
 h2 {
@@ -58,8 +55,6 @@ h2 {
 }
 
 .changed {
-  display: grid;
-  gap: 0.4rem;
   padding-left: 0.8rem;
   border-left: 4px solid var(--enamel);
 }

@@ -30,7 +30,7 @@ const { said } = useMeasures()
     class="no-print"
     :pt="{ root: { 'aria-label': `${title}: what is this for?` } }"
   >
-    <div v-if="help" class="help">
+    <div v-if="help" class="help stack-l">
       <p class="why">{{ help.why }}</p>
       <ul>
         <li v-for="way in help.ways" :key="way">{{ way }}</li>
@@ -65,11 +65,6 @@ const { said } = useMeasures()
 </template>
 
 <style scoped>
-.help {
-  display: grid;
-  gap: 0.8rem;
-}
-
 .why {
   font-size: 1.1rem;
 }

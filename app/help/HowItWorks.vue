@@ -99,9 +99,9 @@ const AGAIN = `M${node('learned').x + W / 2} ${node('learned').y} L${node('sched
 </script>
 
 <template>
-  <figure class="how">
+  <figure class="how stack-l">
     <DrawingFrame file="how-it-works" title="How it works"
-      ><div class="moved" tabindex="0" role="region" aria-label="The drawing">
+      ><div class="scrolls" tabindex="0" role="region" aria-label="The drawing">
         <svg viewBox="0 0 930 410" role="img" aria-labelledby="how-title how-text">
           <title id="how-title">How it works</title>
           <desc id="how-text">
@@ -182,8 +182,6 @@ const AGAIN = `M${node('learned').x + W / 2} ${node('learned').y} L${node('sched
 
 <style scoped>
 .how {
-  display: grid;
-  gap: 0.8rem;
   margin: 0;
 }
 
@@ -250,9 +248,6 @@ svg {
 }
 
 /* On a phone it is moved sideways rather than made too small to read. */
-.moved {
-  overflow-x: auto;
-}
 
 @media (max-width: 46rem) {
   svg {

@@ -83,7 +83,7 @@ const caution = cautions(['concentrates', 'fertiliser'])
 <template>
   <div class="blend">
     <PageTop class="whole" title="Several feeds" />
-    <section class="column" aria-labelledby="wanted-title">
+    <section class="column stack-l" aria-labelledby="wanted-title">
       <h2 id="wanted-title">Target, {{ saying.litreUnit }}</h2>
       <div v-for="element in BLEND_ELEMENTS" :key="element" class="want">
         <ChoiceField
@@ -119,7 +119,7 @@ const caution = cautions(['concentrates', 'fertiliser'])
         >
       </div>
     </section>
-    <section class="column slip" aria-labelledby="blend-title">
+    <section class="column slip stack-l" aria-labelledby="blend-title">
       <h2 id="blend-title">Weigh out</h2>
       <p v-if="problem" class="problem" role="status">{{ problem }}</p>
       <template v-else-if="blend">
@@ -187,16 +187,6 @@ const caution = cautions(['concentrates', 'fertiliser'])
   grid-template-columns: minmax(20rem, 1fr) minmax(24rem, 1.2fr);
   gap: 1.2rem clamp(1rem, 2.2vw, 2.2rem);
   align-items: start;
-}
-
-.whole {
-  grid-column: 1 / -1;
-}
-
-.column {
-  display: grid;
-  gap: 0.9rem;
-  min-width: 0;
 }
 
 fieldset {

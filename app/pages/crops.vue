@@ -181,7 +181,7 @@ const own = computed(() => household.crops.find(({ id }) => id === chosen.value.
       <Button class="main" @click="packetForm = {}"> <Plus aria-hidden="true" /> Add a packet </Button>
     </header>
 
-    <div class="list">
+    <div class="list stack">
       <Listbox
         :model-value="chosen.id"
         :options="groups"
@@ -214,7 +214,7 @@ const own = computed(() => household.crops.find(({ id }) => id === chosen.value.
       >
     </div>
 
-    <article class="slip" aria-labelledby="crop-title">
+    <article class="slip stack-l" aria-labelledby="crop-title">
       <header>
         <CropPicture :family="chosen.family" />
         <h2 id="crop-title">{{ chosen.name }}</h2>
@@ -316,11 +316,6 @@ const own = computed(() => household.crops.find(({ id }) => id === chosen.value.
   gap: 0.8rem;
 }
 
-article {
-  display: grid;
-  gap: 0.8rem;
-}
-
 article header {
   display: flex;
   flex-wrap: wrap;
@@ -330,11 +325,6 @@ article header {
 
 article header h2 {
   flex: 1;
-}
-
-.list {
-  display: grid;
-  gap: 0.6rem;
 }
 
 .option {

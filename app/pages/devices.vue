@@ -54,7 +54,7 @@ const anySimulated = computed(() => household.devices.some(({ body }) => body.si
 </script>
 
 <template>
-  <div class="devices">
+  <div class="devices stack-l">
     <PageTop title="Devices">
       <Button @click="form = 'new'"><Plus aria-hidden="true" /> A device</Button>
     </PageTop>
@@ -102,11 +102,6 @@ const anySimulated = computed(() => household.devices.some(({ body }) => body.si
 </template>
 
 <style scoped>
-.devices {
-  display: grid;
-  gap: 1rem;
-}
-
 .subjects {
   max-width: 60rem;
 }

@@ -175,7 +175,7 @@ const cardAddress = computed(() =>
       @growth-stage="feed.chooseGrowthStage"
     />
 
-    <section class="column" aria-labelledby="wanted-title">
+    <section class="column stack-l" aria-labelledby="wanted-title">
       <h2 id="wanted-title" class="unseen">What you feed</h2>
       <ChoiceField
         :model-value="feed.draft.feedId"
@@ -222,7 +222,7 @@ const cardAddress = computed(() =>
         :needed="feed.problems.some(({ path }) => path[0] === 'feed')"
         kept-as="feed-label"
       >
-        <div class="column">
+        <div class="column stack-l">
           <FeedLabel :label="feed.draft.label" :problem-at="feed.problemAt" @set="feed.setLabel" />
           <div>
             <Button :disabled="!sharable" @click="sharing = true">Share this feed</Button>
@@ -240,10 +240,10 @@ const cardAddress = computed(() =>
       <ShareCard v-if="sharing" kind="feed" :body="feed.draft.label" @close="sharing = false" />
     </section>
 
-    <section class="column slip" aria-labelledby="measure-title">
+    <section class="column slip stack-l" aria-labelledby="measure-title">
       <h2 id="measure-title">How to measure it</h2>
       <MeasuringSlip />
-      <form class="save no-print" @submit.prevent="save">
+      <form class="save no-print stack-l" @submit.prevent="save">
         <div class="pair">
           <TextField
             label="Name"
@@ -324,13 +324,6 @@ const cardAddress = computed(() =>
 
 .whole {
   grid-column: 1 / -1;
-  min-width: 0;
-}
-
-.column,
-.save {
-  display: grid;
-  gap: 0.8rem;
   min-width: 0;
 }
 

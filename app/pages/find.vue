@@ -156,7 +156,7 @@ function use(parts: readonly Part[]) {
   <div class="find">
     <PageTop title="Find a mix" />
 
-    <form class="wants" @submit.prevent="search">
+    <form class="wants stack-l" @submit.prevent="search">
       <ChoiceField v-model="containerId" label="For" :choices="containerChoices" />
       <fieldset class="materials">
         <legend>Made from</legend>
@@ -231,7 +231,7 @@ function use(parts: readonly Part[]) {
       </div>
     </form>
 
-    <section class="found" aria-labelledby="found-title" aria-live="polite">
+    <section class="found stack-l" aria-labelledby="found-title" aria-live="polite">
       <template v-if="result && searched">
         <h2 id="found-title">
           {{ result.fitting ? `${result.fitting.toLocaleString('en')} mixes fit` : 'None fits' }}
@@ -303,13 +303,6 @@ function use(parts: readonly Part[]) {
   grid-template-columns: minmax(18rem, 0.8fr) minmax(24rem, 1.6fr);
   gap: 1rem clamp(1rem, 2.5vw, 2.5rem);
   align-items: start;
-}
-
-.wants,
-.found {
-  display: grid;
-  gap: 0.8rem;
-  min-width: 0;
 }
 
 fieldset {

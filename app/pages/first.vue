@@ -43,7 +43,7 @@ const next = computed(
         example.opening ? 'Opening …' : 'See a demo'
       }}</Button>
     </PageTop>
-    <div v-if="!season.kept.length" class="intro">
+    <div v-if="!season.kept.length" class="stack">
       <ShedPicture />
       <p>Plan sowings, work out mixes and feeds, and follow every tray from seed to planting out.</p>
     </div>
@@ -86,10 +86,5 @@ const next = computed(
 <style scoped>
 .first {
   max-width: 56rem;
-}
-
-.intro {
-  display: grid;
-  gap: 0.6rem;
 }
 </style>

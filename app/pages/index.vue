@@ -129,7 +129,7 @@ const print = () => window.print()
     <TonightLine v-if="season.frame && season.kept.length" class="no-print" />
     <AwayNotice class="no-print" />
     <LogReminders class="no-print" />
-    <section v-if="!season.frame || !season.kept.length" class="next" aria-label="Next">
+    <section v-if="!season.frame || !season.kept.length" class="next stack" aria-label="Next">
       <p class="big">{{ season.frame ? 'Nothing planned yet.' : 'Welcome.' }}</p>
       <p class="soft">Tell Blastomix what you want to grow; what to do each day follows here.</p>
       <p class="buttons">
@@ -138,7 +138,7 @@ const print = () => window.print()
         }}</NuxtLink>
       </p>
     </section>
-    <section v-else-if="!todo.length" class="next" aria-label="Next">
+    <section v-else-if="!todo.length" class="next stack" aria-label="Next">
       <p class="big">
         Nothing due today.<template v-if="next">
           Next: {{ sayStage(next.kind, next.name, saying) }}, {{ printDay(next.on) }}</template
@@ -154,7 +154,7 @@ const print = () => window.print()
     </section>
     <ol v-if="stops.length" class="walk no-print">
       <li v-for="stop in stops" :key="stop.key">
-        <section class="stop" :aria-labelledby="`stop-${stop.key}`">
+        <section class="stop stack" :aria-labelledby="`stop-${stop.key}`">
           <h2 :id="`stop-${stop.key}`">{{ titleOf(stop) }}</h2>
           <PlaceStrip
             v-if="stop.place && stop.standing.length"
@@ -176,7 +176,7 @@ const print = () => window.print()
     </ol>
     <div class="aside no-print">
       <WaterRound />
-      <section v-if="coming.length" class="now" aria-labelledby="jobs-coming">
+      <section v-if="coming.length" class="now stack-l" aria-labelledby="jobs-coming">
         <h2 id="jobs-coming">This week</h2>
         <ul>
           <JobLine
@@ -217,9 +217,6 @@ header,
 
 .now {
   container-type: inline-size;
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 1.2rem;
 }
 
 header {
@@ -285,13 +282,9 @@ header {
 
 .stop {
   container-type: inline-size;
-  display: grid;
-  gap: 0.5rem;
 }
 
 .next {
-  display: grid;
-  gap: 0.7rem;
   justify-items: start;
   padding: 0.9rem 0;
 }

@@ -112,7 +112,7 @@ const blocked = computed(() => {
       {{ mix.plan.lines.filter(isStirredIn).map(scoopsOf).join(', ') }}
     </p>
 
-    <section class="recipe" aria-labelledby="recipe-title">
+    <section class="recipe stack-l" aria-labelledby="recipe-title">
       <h2 id="recipe-title" class="unseen">The recipe</h2>
       <ChoiceField
         :model-value="mix.draft.recipeId ?? undefined"
@@ -152,10 +152,10 @@ const blocked = computed(() => {
 
     <MixFills class="fills" />
 
-    <div class="slip answer">
+    <div class="slip answer stack-l">
       <MixTally />
       <MixVerdict />
-      <form class="save no-print" @submit.prevent="save">
+      <form class="save no-print stack-l" @submit.prevent="save">
         <MixFor />
         <div class="pair">
           <TextField
@@ -238,14 +238,6 @@ const blocked = computed(() => {
 
 .folds {
   grid-area: folds;
-  min-width: 0;
-}
-
-.recipe,
-.answer,
-.save {
-  display: grid;
-  gap: 0.8rem;
   min-width: 0;
 }
 

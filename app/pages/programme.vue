@@ -82,7 +82,7 @@ const blocked = computed(() =>
       <Button v-if="programme.draft.version > 0" @click="begin"> New schedule </Button>
     </PageTop>
 
-    <section class="column" aria-labelledby="who-title">
+    <section class="column stack-l" aria-labelledby="who-title">
       <h2 id="who-title" class="unseen">Who is fed</h2>
       <div class="pair">
         <TypedField
@@ -132,7 +132,7 @@ const blocked = computed(() =>
       />
     </section>
 
-    <section class="chart" aria-labelledby="chart-title">
+    <section class="stack-l" aria-labelledby="chart-title">
       <h2 id="chart-title" class="unseen">Needed and given</h2>
       <template v-if="programme.plan && programme.request">
         <DrawingFrame file="feeding" title="The feeding schedule"
@@ -168,7 +168,7 @@ const blocked = computed(() =>
       ><ProgrammeStages
     /></FoldAway>
 
-    <form class="whole save no-print" @submit.prevent="save">
+    <form class="save no-print whole" @submit.prevent="save">
       <TextField
         label="Name"
         :problem="programme.problemAt('name')"
@@ -208,17 +208,6 @@ const blocked = computed(() =>
   grid-template-columns: minmax(19rem, 1fr) minmax(24rem, 2fr);
   gap: 1.2rem clamp(1rem, 2.2vw, 2.2rem);
   align-items: start;
-}
-
-.whole {
-  grid-column: 1 / -1;
-}
-
-.column,
-.chart {
-  display: grid;
-  gap: 0.8rem;
-  min-width: 0;
 }
 
 .verdict {

@@ -217,7 +217,7 @@ async function bringBack(one: Removed) {
         <Button @click="removeAll">Delete {{ household.record?.name }}</Button>
       </div>
       <ul v-if="gone.length" aria-label="Recently deleted households">
-        <li v-for="one in gone" :key="one.id" class="gone">
+        <li v-for="one in gone" :key="one.id" class="gone row">
           {{ one.name }} <span class="soft">{{ printMoment(one.removedAt) }}</span>
           <Button @click="bringHouseholdBack(one.id)"
             >Restore<span class="unseen"> {{ one.name }}</span></Button
@@ -253,12 +253,5 @@ section {
   display: flex;
   flex-wrap: wrap;
   gap: 0.2rem 0.8rem;
-}
-
-.gone {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0.6rem;
-  align-items: center;
 }
 </style>

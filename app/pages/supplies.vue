@@ -118,7 +118,7 @@ function errorOf({ kind, capacityMl }: Tool) {
 </script>
 
 <template>
-  <div class="supplies">
+  <div class="supplies stack-l">
     <PageTop title="Supplies" />
     <SayStores />
     <Tabs v-model:value="tab" lazy>
@@ -254,12 +254,6 @@ function errorOf({ kind, capacityMl }: Tool) {
 </template>
 
 <style scoped>
-.supplies {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 1.1rem;
-}
-
 .swatched {
   display: flex;
   align-items: center;

@@ -19,11 +19,11 @@ const at = computed(() => `/api/households/${household.id}/tables`)
 <template>
   <div class="tables">
     <PageTop title="Tables" />
-    <section aria-labelledby="in-title">
+    <section class="stack" aria-labelledby="in-title">
       <h2 id="in-title">Import</h2>
       <TableIn />
     </section>
-    <section aria-labelledby="out-title">
+    <section class="stack" aria-labelledby="out-title">
       <h2 id="out-title">Export</h2>
       <p class="soft">Edit it in a spreadsheet and import it again. Empty cells change nothing.</p>
       <ul class="plain">
@@ -56,11 +56,6 @@ const at = computed(() => `/api/households/${household.id}/tables`)
   display: grid;
   gap: 2rem;
   max-width: 60rem;
-}
-
-section {
-  display: grid;
-  gap: 0.6rem;
 }
 
 .plain {

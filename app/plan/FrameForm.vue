@@ -56,7 +56,7 @@ async function keep() {
 </script>
 
 <template>
-  <form class="frame" @submit.prevent="keep">
+  <form class="frame stack-l" @submit.prevent="keep">
     <FrostFields v-model="frosts" :problem-at="problemAt" />
     <PlacesForm v-model="draft.places" :hours="lightMethod.hours" :problem-at="problemAt" />
     <div class="pair">
@@ -138,8 +138,6 @@ async function keep() {
 
 <style scoped>
 .frame {
-  display: grid;
-  gap: 0.85rem;
   max-width: 54rem;
 }
 </style>

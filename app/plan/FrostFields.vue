@@ -42,7 +42,7 @@ const { said: inWords } = useMeasures()
 </script>
 
 <template>
-  <fieldset class="frosts">
+  <fieldset class="frosts stack">
     <legend>{{ onlyNights ? 'Your nights' : 'Frost' }}</legend>
     <CheckField v-if="!onlyNights" v-model="frostFree"
       >It never freezes here: plants go out by the warmth of the nights</CheckField
@@ -113,12 +113,6 @@ const { said: inWords } = useMeasures()
 </template>
 
 <style scoped>
-.frosts {
-  display: grid;
-  gap: 0.6rem;
-  min-width: 0;
-}
-
 .four {
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(10rem, 1fr));

@@ -54,7 +54,7 @@ async function keep() {
 </script>
 
 <template>
-  <section class="lamp" aria-labelledby="lamp-title">
+  <section class="lamp stack" aria-labelledby="lamp-title">
     <h2 id="lamp-title">The lamp</h2>
     <template v-if="place">
       <div class="three">
@@ -109,8 +109,6 @@ async function keep() {
 
 <style scoped>
 .lamp {
-  display: grid;
-  gap: 0.5rem;
   justify-items: start;
   align-content: start;
 }

@@ -51,7 +51,7 @@ const covers = { none: 'nothing', dome: 'a dome', film: 'film or glass' }
 </script>
 
 <template>
-  <li class="place">
+  <li class="place stack-s">
     <div class="fields">
       <TextField
         :model-value="place.name"
@@ -186,8 +186,6 @@ const covers = { none: 'nothing', dome: 'a dome', film: 'film or glass' }
 
 <style scoped>
 .place {
-  display: grid;
-  gap: 0.4rem;
   padding: 0.7rem 0;
   border-top: 1px solid var(--line);
 }

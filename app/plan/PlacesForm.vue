@@ -21,7 +21,7 @@ const problem = (index: number) => (field: string) => props.problemAt(`places[${
 </script>
 
 <template>
-  <section class="places" aria-labelledby="places-title">
+  <section class="places stack" aria-labelledby="places-title">
     <h2 id="places-title">Where trays stand</h2>
     <p class="soft">
       Room is counted in <WordMark word="flat">flats</WordMark>: the standard tray of
@@ -53,11 +53,3 @@ const problem = (index: number) => (field: string) => props.problemAt(`places[${
     </p>
   </section>
 </template>
-
-<style scoped>
-.places {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 0.5rem;
-}
-</style>

@@ -79,8 +79,8 @@ const text = computed(() => {
       :height="height"
       @pointerdown="$emit('press', $event, null)"
     />
-    <text v-if="labels" class="name" :x="8" :y="y + height / 2 + 5">{{ row.name }}</text>
-    <text v-else class="name" :x="8" :y="y + 14">{{ row.name }}</text>
+    <text v-if="labels" class="name strong" :x="8" :y="y + height / 2 + 5">{{ row.name }}</text>
+    <text v-else class="name strong" :x="8" :y="y + 14">{{ row.name }}</text>
     <path
       v-if="row.planned.treatOn"
       class="treat"
@@ -165,10 +165,6 @@ text {
   fill: var(--ink);
   font-size: 15px;
   pointer-events: none;
-}
-
-.name {
-  font-weight: 600;
 }
 
 .date {

@@ -73,7 +73,7 @@ async function plan() {
 </script>
 
 <template>
-  <form class="sentence no-print" @submit.prevent="plan">
+  <form class="sentence no-print stack-s" @submit.prevent="plan">
     <label :for="id">{{ label }}</label>
     <div class="line">
       <input
@@ -93,7 +93,7 @@ async function plan() {
         stops.length && sure === text ? 'Plan anyway' : 'Plan'
       }}</Button>
     </div>
-    <div :id="`${id}-answer`" class="answer" aria-live="polite">
+    <div :id="`${id}-answer`" class="answer stack-s" aria-live="polite">
       <SaidBack v-if="shown" :read="shown" words-only @say="say" @pick="pick" />
       <p v-if="failed" class="problem">
         Can’t reach the server. Your text is kept; try again when you are back online.
@@ -120,11 +120,6 @@ async function plan() {
 </template>
 
 <style scoped>
-.sentence {
-  display: grid;
-  gap: 0.4rem;
-}
-
 label {
   font: 640 1.1rem/1.1 var(--heading);
 }
@@ -152,8 +147,6 @@ label {
 }
 
 .answer {
-  display: grid;
-  gap: 0.4rem;
   max-width: 62rem;
 }
 </style>

@@ -56,7 +56,7 @@ async function shift() {
 </script>
 
 <template>
-  <section v-if="over" class="over" aria-labelledby="over-title">
+  <section v-if="over" class="over stack-s" aria-labelledby="over-title">
     <h2 id="over-title">
       {{ over.place.name }}: full {{ printDay(over.from) }} – {{ printDay(addDays(over.until, -1)) }}
     </h2>
@@ -102,8 +102,6 @@ async function shift() {
 
 <style scoped>
 .over {
-  display: grid;
-  gap: 0.4rem;
   justify-items: start;
   padding: 0.8rem 1rem;
   border-left: 4px solid var(--beet);

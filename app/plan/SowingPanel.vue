@@ -151,7 +151,7 @@ async function giveUp() {
 </script>
 
 <template>
-  <section v-if="body" class="sowing" :aria-label="body.name">
+  <section v-if="body" class="sowing stack-l" :aria-label="body.name">
     <SowStrip :sowing-ids="[id]" />
     <dl v-if="planned && crop" class="summary">
       <div>
@@ -341,7 +341,7 @@ async function giveUp() {
       />
     </FoldAway>
     <FoldAway v-if="planned && crop" kept-as="sowing-why" title="Why">
-      <div class="said">
+      <div class="said stack-s">
         <p>
           <strong>{{ counted(planned.seeds, 'seed') }}</strong>, {{ coverOf(crop, length) }};
           {{
@@ -386,12 +386,6 @@ async function giveUp() {
 </template>
 
 <style scoped>
-.sowing {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 0.9rem;
-}
-
 .fields {
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(8.6rem, 1fr));
@@ -411,10 +405,5 @@ async function giveUp() {
 
 .summary dt {
   color: var(--ink-soft);
-}
-
-.said {
-  display: grid;
-  gap: 0.3rem;
 }
 </style>

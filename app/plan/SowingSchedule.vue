@@ -214,14 +214,14 @@ const fixed = (index: number) => props.stages[index]?.kind === 'harden'
         <Button v-if="index > 0" text :aria-label="`Delete stage ${index + 1}`" @click="removeStage(index)">
           <X aria-hidden="true" />
         </Button>
-        <p v-if="planned?.stages[index]?.placed?.sharesWith.length" class="water">
+        <p v-if="planned?.stages[index]?.placed?.sharesWith.length" class="water whole">
           Shares a tray with {{ present(elementAt(planned.stages, index).placed).sharesWith.join(', ') }}.
         </p>
-        <p v-else-if="planned?.stages[index]?.placed?.apart" class="water soft">
+        <p v-else-if="planned?.stages[index]?.placed?.apart" class="water soft whole">
           Not in a tray with {{ present(present(elementAt(planned.stages, index).placed).apart).name }}:
           {{ present(present(elementAt(planned.stages, index).placed).apart).why }}.
         </p>
-        <p v-if="planned?.stages[index]" class="water soft">
+        <p v-if="planned?.stages[index]" class="water soft whole">
           Water: {{ elementAt(planned.stages, index).care.water }}.
         </p>
       </li>
@@ -262,9 +262,5 @@ const fixed = (index: number) => props.stages[index]?.kind === 'harden'
 
 .stages .icon-button {
   margin-top: 1.5rem;
-}
-
-.water {
-  grid-column: 1 / -1;
 }
 </style>

@@ -32,7 +32,7 @@ async function keep() {
 </script>
 
 <template>
-  <section class="growing no-print" aria-label="Already growing">
+  <section class="growing no-print stack" aria-label="Already growing">
     <label :for="id">One tray per line: how many, of what, sown when, how many are up</label>
     <textarea
       :id="id"
@@ -41,7 +41,7 @@ async function keep() {
       rows="4"
       placeholder="36 tomatillos in 72-cell trays, sown 13 March, 31 up"
     />
-    <ul v-if="shown && lines.length" class="lines">
+    <ul v-if="shown && lines.length" class="lines stack">
       <li v-for="(one, index) in lines" :key="index">
         <SaidBack :read="shown" :line="index" words-only @say="say(index, $event)" />
         <p v-if="one.open && !one.asked" class="problem">{{ one.open }}</p>
@@ -56,18 +56,11 @@ async function keep() {
 
 <style scoped>
 .growing {
-  display: grid;
-  gap: 0.5rem;
   justify-items: start;
 }
 
 .growing > ul {
   width: 100%;
-}
-
-.lines {
-  display: grid;
-  gap: 0.6rem;
 }
 
 .lines li {

@@ -24,7 +24,7 @@ const each = computed(() => (props.wish.kinds?.count ?? 1) * Math.max(1, props.w
 </script>
 
 <template>
-  <div v-if="first" class="answer-of">
+  <div v-if="first" class="stack-s">
     <p>
       <b v-if="named">{{ body.name }}: </b>
       <template v-if="each > 1">{{ counted(each, 'sowing') }} like this: </template>
@@ -50,10 +50,3 @@ const each = computed(() => (props.wish.kinds?.count ?? 1) * Math.max(1, props.w
     <p v-for="notice in answer.notices" :key="notice.kind" class="problem">{{ say(notice) }}</p>
   </div>
 </template>
-
-<style scoped>
-.answer-of {
-  display: grid;
-  gap: 0.4rem;
-}
-</style>

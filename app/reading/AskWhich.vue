@@ -5,7 +5,7 @@ defineEmits<{ choose: [choice: Choice] }>()
 </script>
 
 <template>
-  <fieldset class="ask">
+  <fieldset class="ask row">
     <legend>{{ question }}</legend>
     <Button v-for="choice in choices" :key="choice.name" @click="$emit('choose', choice)">{{
       choice.name
@@ -15,14 +15,12 @@ defineEmits<{ choose: [choice: Choice] }>()
 
 <style scoped>
 .ask {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0.5rem;
   margin: 0.3rem 0 0;
   padding: 0.6rem 0.8rem 0.8rem;
   border: 0;
   border-left: 4px solid var(--marigold);
   background: var(--paper-deep);
+  align-items: stretch;
 }
 
 legend {

@@ -57,8 +57,8 @@ async function choose(choice: ReadText['questions'][number]['choices'][number]) 
 </script>
 
 <template>
-  <div class="said-back">
-    <ul class="words" aria-label="How it was understood">
+  <div class="stack">
+    <ul class="words row-s" aria-label="How it was understood">
       <li
         v-for="(one, index) in words"
         :key="index"
@@ -75,7 +75,7 @@ async function choose(choice: ReadText['questions'][number]['choices'][number]) 
         </button>
       </li>
     </ul>
-    <div v-if="other" class="others" role="group" :aria-label="`Instead of ${other.text}`">
+    <div v-if="other" class="others row-s" role="group" :aria-label="`Instead of ${other.text}`">
       <span class="soft">‘{{ other.text }}’ or</span>
       <Button v-for="one in others" :key="one" @click="instead(one)">{{ one }}</Button>
       <span class="soft">or type it anew</span>
@@ -94,15 +94,8 @@ async function choose(choice: ReadText['questions'][number]['choices'][number]) 
 </template>
 
 <style scoped>
-.said-back {
-  display: grid;
-  gap: 0.5rem;
-}
-
 .words {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0.3rem;
+  align-items: stretch;
 }
 
 .words button {
@@ -141,13 +134,6 @@ async function choose(choice: ReadText['questions'][number]['choices'][number]) 
 .words .unread button {
   border-bottom: 3px dashed var(--beet);
   background: var(--paper-deep);
-}
-
-.others {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0.4rem;
-  align-items: center;
 }
 
 .says {

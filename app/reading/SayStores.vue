@@ -39,7 +39,7 @@ async function keep() {
       :problem="problem"
     />
     <Button type="submit" :disabled="!(stocks.length || reading) || !!problem">Add</Button>
-    <SaidBack v-if="shown" class="said" :read="shown" @say="say" />
+    <SaidBack v-if="shown" class="said whole" :read="shown" @say="say" />
   </form>
 </template>
 
@@ -55,9 +55,5 @@ async function keep() {
 .say > button {
   justify-self: start;
   margin-top: 1.6rem;
-}
-
-.said {
-  grid-column: 1 / -1;
 }
 </style>

@@ -77,9 +77,9 @@ async function take() {
 </script>
 
 <template>
-  <div class="away">
+  <div class="away stack">
     <ul v-if="away.length" aria-label="Days away">
-      <li v-for="one in away" :key="`${one.from} ${one.name}`">
+      <li class="row" v-for="one in away" :key="`${one.from} ${one.name}`">
         <span
           >{{ printLongDay(one.from)
           }}<template v-if="one.to !== one.from"> to {{ printLongDay(one.to) }}</template
@@ -108,7 +108,7 @@ async function take() {
       :disabled="busy"
       @choose="read"
     />
-    <div v-if="found" class="found" role="status">
+    <div v-if="found" class="found stack" role="status">
       <p>
         {{
           found.away.length
@@ -117,7 +117,7 @@ async function take() {
         }}
       </p>
       <ul>
-        <li v-for="one in found.away" :key="`${one.uid} ${one.from}`">
+        <li class="row" v-for="one in found.away" :key="`${one.uid} ${one.from}`">
           {{ printLongDay(one.from) }} to {{ printLongDay(one.to)
           }}<template v-if="one.name">: {{ one.name }}</template>
         </li>
@@ -133,23 +133,10 @@ async function take() {
 </template>
 
 <style scoped>
-.away,
-.found {
-  display: grid;
-  gap: 0.7rem;
-}
-
 ul {
   margin: 0;
   padding: 0;
   list-style: none;
-}
-
-li {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0.6rem;
-  align-items: center;
 }
 
 form {

@@ -27,7 +27,7 @@ const remove = (who: string) =>
 </script>
 
 <template>
-  <div class="people">
+  <div class="people stack">
     <ul v-if="household.record?.people.length" aria-label="People">
       <li v-for="who in household.record.people" :key="who">
         {{ who }}
@@ -46,11 +46,6 @@ const remove = (who: string) =>
 </template>
 
 <style scoped>
-.people {
-  display: grid;
-  gap: 0.6rem;
-}
-
 ul {
   display: flex;
   flex-wrap: wrap;

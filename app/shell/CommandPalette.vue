@@ -156,7 +156,7 @@ function run(command: Command | undefined) {
 
 <template>
   <Dialog v-model:visible="open" modal header="Go to or do" dismissable-mask :draggable="false">
-    <div class="palette">
+    <div class="palette stack">
       <input
         v-model="wanted"
         v-first-focus
@@ -193,11 +193,6 @@ function run(command: Command | undefined) {
 </template>
 
 <style scoped>
-.palette {
-  display: grid;
-  gap: 0.6rem;
-}
-
 ul {
   max-height: 50dvh;
   overflow: auto;

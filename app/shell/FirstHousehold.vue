@@ -69,7 +69,7 @@ async function begin() {
 <template>
   <div class="start">
     <ShedPicture />
-    <form class="first" @submit.prevent="begin">
+    <form class="first stack-l" @submit.prevent="begin">
       <h1>Set up your seed-starting bench</h1>
       <p>
         Plan sowings, work out mixes and feeds, and follow every tray from seed to planting out. Takes about
@@ -91,10 +91,10 @@ async function begin() {
         </Button>
       </div>
     </form>
-    <section v-if="here.length" class="first" aria-labelledby="here">
+    <section v-if="here.length" class="first stack-l" aria-labelledby="here">
       <h2 id="here">Open a household</h2>
       <TextField v-if="here.length > MANY" v-model="named" label="Search by name" />
-      <ul class="plain here">
+      <ul class="here stack">
         <li v-for="one in shown" :key="one.id">
           <Button @click="household.moveTo(one.id)">
             <span
@@ -104,7 +104,7 @@ async function begin() {
         </li>
       </ul>
     </section>
-    <section v-if="gone.length" class="first" aria-labelledby="gone">
+    <section v-if="gone.length" class="first stack-l" aria-labelledby="gone">
       <h2 id="gone">Recently deleted</h2>
       <ul class="plain">
         <li v-for="one in gone" :key="one.id" class="gone">
@@ -124,11 +124,6 @@ async function begin() {
   gap: 1.6rem;
   max-width: 34rem;
   padding-top: 1rem;
-}
-
-.first {
-  display: grid;
-  gap: 0.9rem;
 }
 
 /* Few, and seen at a glance: nothing to open. */
@@ -168,8 +163,6 @@ async function begin() {
 }
 
 .here {
-  display: grid;
-  gap: 0.5rem;
   max-height: 60vh;
   overflow: auto;
 }

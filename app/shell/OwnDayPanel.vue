@@ -18,7 +18,7 @@ const PACES = [
 
 <template>
   <Popover ref="popover" @hide="$emit('close')">
-    <div class="panel">
+    <div class="panel stack-l">
       <p><strong>This is a demo.</strong> It has a day of its own.</p>
       <DayField :model-value="today" label="Day" @update:model-value="$event && set($event)" />
       <ChoiceField
@@ -38,8 +38,6 @@ const PACES = [
 
 <style scoped>
 .panel {
-  display: grid;
-  gap: 0.8rem;
   padding: 0.8rem;
   min-width: 15rem;
 }

@@ -11,7 +11,7 @@ async function again() {
 </script>
 
 <template>
-  <section class="silent">
+  <section class="silent stack-l">
     <h1>Blastomix does not answer just now</h1>
     <p>
       The server or its database cannot be reached. What you had typed is kept in this browser, and this page
@@ -25,8 +25,6 @@ async function again() {
 
 <style scoped>
 .silent {
-  display: grid;
-  gap: 0.8rem;
   justify-items: start;
   max-width: 34rem;
   padding-top: 3rem;

@@ -25,7 +25,7 @@ const gone = computed(() => absence.value !== null && absence.value.from <= seas
 </script>
 
 <template>
-  <section v-if="absence" class="away-notice" aria-labelledby="away-title">
+  <section v-if="absence" class="away-notice stack-s" aria-labelledby="away-title">
     <h2 id="away-title">
       Away {{ printDay(absence.from) }} to {{ printDay(absence.to)
       }}<template v-if="absence.name">: {{ absence.name }}</template>
@@ -49,8 +49,6 @@ const gone = computed(() => absence.value !== null && absence.value.from <= seas
 
 <style scoped>
 .away-notice {
-  display: grid;
-  gap: 0.4rem;
   padding: 0.8rem 1rem;
   border-left: 4px solid var(--marigold);
   background: var(--paper-deep);

@@ -44,7 +44,7 @@ const hint = computed(() =>
 </script>
 
 <template>
-  <div class="fields">
+  <div class="fields row-l">
     <TypedField
       :model-value="nightC"
       dimension="temperature"
@@ -67,11 +67,9 @@ const hint = computed(() =>
 
 <style scoped>
 .fields {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0.6rem 1rem;
   width: 100%;
   padding-bottom: 0.5rem;
+  align-items: stretch;
 }
 
 .fields > * {

@@ -138,7 +138,7 @@ function keepCount() {
       >
       <span v-if="short" class="short">{{ short }}</span>
       <span v-if="open > 0 && mode !== 'choose'" class="soft">{{ how }}</span>
-      <span v-if="mode === 'count' && stands.sown > 0" class="count">
+      <span v-if="mode === 'count' && stands.sown > 0" class="count row-s">
         <label>
           <span class="unseen">{{ stands.group.name }}: so many up</span>
           <input
@@ -153,7 +153,7 @@ function keepCount() {
         <span v-if="problem" class="problem" role="alert">{{ problem }}</span>
       </span>
     </div>
-    <span class="acts">
+    <span class="acts row-s">
       <Button v-if="mode === 'lay'" :aria-pressed="brush" :class="{ main: brush }" @click="emit('brush')"
         >Paint</Button
       >
@@ -217,16 +217,7 @@ function keepCount() {
 
 .acts {
   grid-column: 2;
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0.3rem;
-}
-
-.count {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0.4rem;
-  align-items: center;
+  align-items: stretch;
 }
 
 .count input {

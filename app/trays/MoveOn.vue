@@ -148,8 +148,8 @@ async function move() {
     <TypedField v-model="each" label="Plants in each" />
     <ChoiceField v-if="target === 'new'" v-model="placeId" label="Stands in" :choices="places" />
     <DayField :model-value="on" label="On" @update:model-value="$event && (on = $event)" />
-    <p v-if="tried && problem" class="problem wide" role="alert">{{ problem }}</p>
-    <div class="buttons wide">
+    <p v-if="tried && problem" class="problem wide whole" role="alert">{{ problem }}</p>
+    <div class="buttons wide whole">
       <Button type="submit" class="main">Move them on</Button>
       <Button @click="emit('cancel')">Cancel</Button>
     </div>
@@ -162,9 +162,5 @@ async function move() {
   grid-template-columns: repeat(auto-fit, minmax(10rem, 1fr));
   gap: 0.8rem 1rem;
   align-items: start;
-}
-
-.wide {
-  grid-column: 1 / -1;
 }
 </style>

@@ -64,7 +64,7 @@ const markSown = () =>
 <template>
   <ol
     v-if="!isSown && (proposals.length || laidOut.length || isTime)"
-    class="strip no-print"
+    class="no-print row-s"
     :aria-label="`Sow ${name}: steps`"
   >
     <li v-if="proposals.length || laidOut.length" :class="{ done: laidOut.length && !proposals.length }">
@@ -97,13 +97,6 @@ const markSown = () =>
 </template>
 
 <style scoped>
-.strip {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0.4rem;
-  align-items: center;
-}
-
 li {
   display: flex;
   align-items: center;

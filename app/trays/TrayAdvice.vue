@@ -118,7 +118,7 @@ const ways = computed(() => {
       one.after
     }}
   </p>
-  <ul v-if="apart.length || alike || sizes.length" class="advice">
+  <ul v-if="apart.length || alike || sizes.length" class="advice stack-s">
     <li v-for="one in apart" :key="one.key">{{ one.text }}</li>
     <li v-if="alike">
       Two kinds of one crop stand side by side: mark the heavy edge in the tray, with a strip or a stick.
@@ -129,8 +129,6 @@ const ways = computed(() => {
 
 <style scoped>
 .advice {
-  display: grid;
-  gap: 0.4rem;
   padding: 0.6rem 0.9rem;
   background: var(--marigold-wash);
   border-left: 4px solid var(--marigold);

@@ -130,8 +130,10 @@ const CORNER_CHOICES = CORNERS.map((value) => ({ value, name: value }))
         @update:model-value="present(draft.cut).placeId = $event"
       />
     </template>
-    <p v-if="tried && problems.length" class="problem wide" role="alert">{{ first(problems).message }}</p>
-    <div class="buttons wide">
+    <p v-if="tried && problems.length" class="problem wide whole" role="alert">
+      {{ first(problems).message }}
+    </p>
+    <div class="buttons wide whole">
       <Button type="submit" class="main">{{ keepLabel }}</Button>
       <slot />
     </div>
@@ -144,9 +146,5 @@ const CORNER_CHOICES = CORNERS.map((value) => ({ value, name: value }))
   grid-template-columns: repeat(auto-fit, minmax(11rem, 1fr));
   gap: 0.8rem 1rem;
   align-items: start;
-}
-
-.wide {
-  grid-column: 1 / -1;
 }
 </style>

@@ -15,7 +15,7 @@ const last = computed(() => ofTray.value.slice(-MOST).reverse())
 </script>
 
 <template>
-  <div class="tray-log">
+  <div class="stack">
     <ul v-if="last.length" class="plain" aria-label="Last entries">
       <LogEntry v-for="one in last" :key="one.id" :entry="one" />
     </ul>
@@ -30,11 +30,3 @@ const last = computed(() => ofTray.value.slice(-MOST).reverse())
     </p>
   </div>
 </template>
-
-<style scoped>
-.tray-log {
-  display: grid;
-  gap: 0.6rem;
-  min-width: 0;
-}
-</style>

@@ -19,7 +19,7 @@ const words = (cell: number) => {
 </script>
 
 <template>
-  <div class="scroll">
+  <div class="scroll scrolls">
     <table>
       <thead>
         <tr>
@@ -40,10 +40,6 @@ const words = (cell: number) => {
 </template>
 
 <style scoped>
-.scroll {
-  overflow-x: auto;
-}
-
 td {
   min-width: 7rem;
   font-size: 0.875rem;

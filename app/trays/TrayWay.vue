@@ -48,7 +48,7 @@ const plants = (step: Step) => counted(Math.round(step.plants), 'plant')
 <template>
   <section
     v-if="from.length || to.length || batch || packets.length || feeds.length"
-    class="way"
+    class="way stack-s"
     aria-labelledby="way-title"
   >
     <h2 id="way-title">Where it comes from, where it went</h2>
@@ -76,11 +76,6 @@ const plants = (step: Step) => counted(Math.round(step.plants), 'plant')
 </template>
 
 <style scoped>
-.way {
-  display: grid;
-  gap: 0.4rem;
-}
-
 .way li {
   padding: 0.25rem 0;
 }

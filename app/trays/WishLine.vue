@@ -81,9 +81,9 @@ async function layOut() {
 </script>
 
 <template>
-  <form v-if="season.known" class="wish" @submit.prevent="layOut">
+  <form v-if="season.known" class="wish stack-s" @submit.prevent="layOut">
     <label :for="id">Fill row by row</label>
-    <div class="line">
+    <div class="line row">
       <input
         :id="id"
         ref="field"
@@ -103,15 +103,8 @@ async function layOut() {
 </template>
 
 <style scoped>
-.wish {
-  display: grid;
-  gap: 0.4rem;
-}
-
 .line {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0.5rem;
+  align-items: stretch;
 }
 
 .line input {

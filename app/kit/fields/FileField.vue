@@ -14,7 +14,7 @@ function choose(event: Event) {
 </script>
 
 <template>
-  <div class="file">
+  <div class="file stack-s">
     <input
       :id="id"
       type="file"
@@ -31,8 +31,6 @@ function choose(event: Event) {
 
 <style scoped>
 .file {
-  display: grid;
-  gap: 0.3rem;
   justify-items: start;
   position: relative;
 }

@@ -39,7 +39,7 @@ const symbol = (name: string) => name.split('_')
   <Popover ref="popover" :pt="{ root: { 'aria-label': 'Working' } }" @hide="working.close()">
     <section v-if="figure" class="slip" data-testid="working">
       <header>
-        <p class="trail">
+        <p class="soft small">
           <button v-if="working.trail.length > 1" type="button" class="back" @click="working.back()">
             ← {{ present(working.trail.at(-2)).name }}
           </button>
@@ -65,7 +65,7 @@ const symbol = (name: string) => name.split('_')
             </dt>
             <dd>
               <span class="amount">{{ exact(input) }}</span>
-              <span v-if="input.working.kind === 'given'" class="source">
+              <span v-if="input.working.kind === 'given'" class="source soft small">
                 <SourceMark :tag="input.working.source.tag" />
                 {{ input.working.source.cite }}
               </span>
@@ -76,7 +76,7 @@ const symbol = (name: string) => name.split('_')
           </div>
         </dl>
       </template>
-      <p v-else-if="figure.working.kind === 'given'" class="source">
+      <p v-else-if="figure.working.kind === 'given'" class="source soft small">
         <SourceMark :tag="figure.working.source.tag" />
         {{ figure.working.source.cite }}
       </p>
@@ -87,11 +87,6 @@ const symbol = (name: string) => name.split('_')
 <style scoped>
 .slip {
   padding: 1rem 1.1rem 1.1rem;
-}
-
-.trail {
-  color: var(--ink-soft);
-  font-size: 0.9375rem;
 }
 
 .back,
@@ -158,10 +153,5 @@ dd {
 
 .amount {
   font-weight: 700;
-}
-
-.source {
-  color: var(--ink-soft);
-  font-size: 0.9375rem;
 }
 </style>

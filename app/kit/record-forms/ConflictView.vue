@@ -38,7 +38,7 @@ const merged = computed(() => ({
 </script>
 
 <template>
-  <section class="conflict" role="alert">
+  <section class="conflict stack" role="alert">
     <p>
       <strong>{{ message }}</strong>
       <template v-if="!theirs"> It was removed there; keeping yours makes it anew.</template>
@@ -83,8 +83,6 @@ const merged = computed(() => ({
 
 <style scoped>
 .conflict {
-  display: grid;
-  gap: 0.7rem;
   padding: 0.9rem 1rem;
   border-left: 4px solid var(--beet);
   background: var(--beet-wash);

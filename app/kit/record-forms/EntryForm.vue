@@ -32,7 +32,7 @@ async function keep() {
 
 <template>
   <Dialog visible modal :header="header" :draggable="false" @update:visible="emit('close')">
-    <form class="entry" @submit.prevent="keep">
+    <form class="entry stack-l" @submit.prevent="keep">
       <slot />
       <SaveProblem :saving="saving" @settled="emit('close')" @later="dismiss" />
       <div class="buttons">
@@ -42,10 +42,3 @@ async function keep() {
     </form>
   </Dialog>
 </template>
-
-<style scoped>
-.entry {
-  display: grid;
-  gap: 0.85rem;
-}
-</style>

@@ -76,7 +76,7 @@ async function removeAnyway() {
     "
     @update:visible="inUse = null"
   >
-    <div v-if="!inUse.usedBy.length" class="in-use">
+    <div v-if="!inUse.usedBy.length" class="stack-l">
       <p>These are about it, and stay:</p>
       <ul>
         <li v-for="user in inUse.about" :key="user.id">
@@ -89,7 +89,7 @@ async function removeAnyway() {
         <Button @click="inUse = null">Cancel</Button>
       </div>
     </div>
-    <form v-else class="in-use" @submit.prevent="replace">
+    <form v-else class="stack-l" @submit.prevent="replace">
       <p>Used by:</p>
       <ul>
         <li v-for="user in inUse.usedBy" :key="user.id">
@@ -108,11 +108,6 @@ async function removeAnyway() {
 </template>
 
 <style scoped>
-.in-use {
-  display: grid;
-  gap: 0.8rem;
-}
-
 ul {
   display: grid;
   gap: 0.2rem;

@@ -57,7 +57,7 @@ async function keep({ valid }: { valid: boolean }) {
 
 <template>
   <Dialog visible modal :header="header" :draggable="false" @update:visible="emit('close')">
-    <Form class="record" :resolver="resolve" @submit="keep">
+    <Form class="record stack-l" :resolver="resolve" @submit="keep">
       <slot :draft="draft" :problem-at="problemAt" :problems="problems" />
       <SaveProblem :saving="saving" @settled="emit('close')" @later="dismiss" />
       <div class="buttons">
@@ -68,10 +68,3 @@ async function keep({ valid }: { valid: boolean }) {
     </Form>
   </Dialog>
 </template>
-
-<style scoped>
-.record {
-  display: grid;
-  gap: 0.85rem;
-}
-</style>

@@ -20,7 +20,7 @@ const { said } = useMeasures()
 
 <template>
   <div class="wrap">
-    <div class="bar no-print">
+    <div class="bar no-print row">
       <NuxtLink :to="back" class="button"
         ><ArrowLeft aria-hidden="true" /> {{ backLabel ?? 'Edit' }}</NuxtLink
       >
@@ -57,10 +57,8 @@ const { said } = useMeasures()
 }
 
 .bar {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0.5rem;
   padding-bottom: 1rem;
+  align-items: stretch;
 }
 
 .bar > :first-child {

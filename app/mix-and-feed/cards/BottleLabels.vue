@@ -17,7 +17,7 @@ const { said } = useMeasures()
 </script>
 
 <template>
-  <ul class="labels" aria-label="Labels for the bottles">
+  <ul class="labels row-l" aria-label="Labels for the bottles">
     <li v-for="label in labels" :key="label.title">
       <strong>{{ label.title }}</strong>
       <span>{{ label.contents }}</span>
@@ -35,9 +35,7 @@ const { said } = useMeasures()
 
 <style scoped>
 .labels {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0.8rem;
+  align-items: stretch;
 }
 
 .labels li {

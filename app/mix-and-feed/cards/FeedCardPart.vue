@@ -16,7 +16,7 @@ const planned = computed(() => usePlannedFeed(props.feeding))
 </script>
 
 <template>
-  <section v-if="planned" class="part" :aria-label="feeding.body.name">
+  <section v-if="planned" class="part stack" :aria-label="feeding.body.name">
     <h2>{{ feeding.body.name }}</h2>
     <p>
       <strong>{{ planned.feed.name }}</strong>, {{ planned.feed.nPercent }}-{{ planned.feed.p2o5Percent }}-{{
@@ -53,8 +53,6 @@ const planned = computed(() => usePlannedFeed(props.feeding))
 
 <style scoped>
 .part {
-  display: grid;
-  gap: 0.7rem;
   padding-top: 1rem;
   border-top: 2px solid var(--ink);
 }

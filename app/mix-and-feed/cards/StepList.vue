@@ -47,7 +47,7 @@ const wait = (minutes: number) => printHours(minutes / 60)
 </script>
 
 <template>
-  <ol>
+  <ol class="stack">
     <li v-for="(step, index) in steps" :key="step.id">
       <span class="number" aria-hidden="true">{{ index + 1 }}</span>
       <div>
@@ -70,11 +70,6 @@ const wait = (minutes: number) => printHours(minutes / 60)
 </template>
 
 <style scoped>
-ol {
-  display: grid;
-  gap: 0.75rem;
-}
-
 li {
   display: grid;
   grid-template-columns: 2rem 1fr auto;

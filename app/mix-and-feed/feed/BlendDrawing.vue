@@ -64,7 +64,7 @@ const HATCHES = [0, 45, 90, 135, 20, 70, 110, 160]
 </script>
 
 <template>
-  <div class="drawing">
+  <div class="stack-s">
     <p class="unseen">{{ said }}.</p>
     <svg width="0" height="0" class="defs" aria-hidden="true">
       <defs>
@@ -114,11 +114,6 @@ const HATCHES = [0, 45, 90, 135, 20, 70, 110, 160]
 </template>
 
 <style scoped>
-.drawing {
-  display: grid;
-  gap: 0.45rem;
-}
-
 .defs {
   position: absolute;
 }

@@ -30,7 +30,7 @@ const MORE = [
 </script>
 
 <template>
-  <div class="label">
+  <div class="label stack-l">
     <div class="numbers">
       <template v-for="([key, symbol, name], index) in NUMBERS" :key="key">
         <span v-if="index" class="dash" aria-hidden="true">–</span>
@@ -106,11 +106,6 @@ const MORE = [
 </template>
 
 <style scoped>
-.label {
-  display: grid;
-  gap: 0.8rem;
-}
-
 .numbers {
   display: flex;
   align-items: flex-end;

@@ -67,7 +67,7 @@ const others = computed(() => (feed.plan ? spellings(feed.feed, feed.draft.targe
         </Button>
       </li>
     </ul>
-    <p v-if="others.length" class="soft others">
+    <p v-if="others.length" class="soft others whole">
       {{ saying.strength(feed.draft.targetNMgPerL) }} is
       <template v-for="(one, index) in others" :key="one.id"
         ><template v-if="index"> · </template><span>{{ one.text }}</span></template
@@ -102,10 +102,6 @@ form {
   flex-wrap: wrap;
   align-items: center;
   gap: 0.35rem;
-}
-
-.others {
-  grid-column: 1 / -1;
 }
 
 .others span {

@@ -26,7 +26,7 @@ const fact = (facts: { what: string; amount: number }[], what: string) =>
 </script>
 
 <template>
-  <section v-if="given.length" class="given" aria-labelledby="given-title">
+  <section v-if="given.length" class="given stack-s" aria-labelledby="given-title">
     <h3 id="given-title">Given</h3>
     <ul>
       <li v-for="use in given" :key="use.id">
@@ -47,11 +47,6 @@ const fact = (facts: { what: string; amount: number }[], what: string) =>
 </template>
 
 <style scoped>
-.given {
-  display: grid;
-  gap: 0.3rem;
-}
-
 li {
   display: grid;
   grid-template-columns: auto 1fr auto;

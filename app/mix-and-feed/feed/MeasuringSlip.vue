@@ -31,9 +31,9 @@ const FITS = { fair: '', rough: '', 'too small': 'too coarse', 'too many': 'too 
 </script>
 
 <template>
-  <div class="measuring">
+  <div class="stack-l">
     <template v-if="feed.plan">
-      <p class="dose">
+      <p class="dose row">
         <FigureValue v-if="feed.draft.label.form === 'powder'" :figure="feed.plan.massG" />
         <FigureValue v-else :figure="feed.plan.volumeMl" />
         <span class="of">
@@ -94,16 +94,8 @@ const FITS = { fair: '', rough: '', 'too small': 'too coarse', 'too many': 'too 
 </template>
 
 <style scoped>
-.measuring {
-  display: grid;
-  gap: 0.8rem;
-}
-
 .dose {
-  display: flex;
-  flex-wrap: wrap;
   align-items: baseline;
-  gap: 0.5rem;
   font: 740 2.6rem/1 var(--heading);
   letter-spacing: -0.03em;
 }

@@ -36,7 +36,7 @@ const volume = (ml: number) => printQuantity(ml / 1000, 'volume', household.unit
 </script>
 
 <template>
-  <section class="stages" aria-label="The stages">
+  <section class="stages stack" aria-label="The stages">
     <ol>
       <li v-for="{ stage, index, given, waiting } in calendar" :key="index">
         <ChoiceField
@@ -86,7 +86,7 @@ const volume = (ml: number) => printQuantity(ml / 1000, 'volume', household.unit
         <Button text :aria-label="`Delete stage ${index + 1}`" @click="programme.removeStage(index)">
           <X aria-hidden="true" />
         </Button>
-        <p class="said">
+        <p class="said whole soft">
           <template v-if="given.length"
             >{{ counted(given.length, 'feed') }} of {{ saying.strength(stage.nMgPerL) }},
             {{ volume(first(given).mlPerPlant) }} a plant, the first on
@@ -102,8 +102,6 @@ const volume = (ml: number) => printQuantity(ml / 1000, 'volume', household.unit
 
 <style scoped>
 .stages {
-  display: grid;
-  gap: 0.6rem;
   justify-items: start;
 }
 
@@ -122,11 +120,6 @@ const volume = (ml: number) => printQuantity(ml / 1000, 'volume', household.unit
 
 .stages .icon-button {
   margin-top: 1.6rem;
-}
-
-.said {
-  grid-column: 1 / -1;
-  color: var(--ink-soft);
 }
 
 @media (max-width: 64rem) {

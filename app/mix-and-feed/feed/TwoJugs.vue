@@ -13,7 +13,7 @@ const jugs = computed(() =>
 </script>
 
 <template>
-  <ul class="jugs">
+  <ul class="jugs row-l">
     <li v-for="(jug, i) in jugs" :key="i">
       <svg viewBox="0 0 120 130" aria-hidden="true">
         <path
@@ -31,9 +31,7 @@ const jugs = computed(() =>
 
 <style scoped>
 .jugs {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 1rem;
+  align-items: stretch;
 }
 
 li {

@@ -71,7 +71,7 @@ const WORDS = {
 
 <template>
   <FoldAway title="Check what I mixed">
-    <div class="did">
+    <div class="stack">
       <TextField
         v-model="said"
         :label="`Put into the ${feed.draft.vessel.name.toLowerCase()}`"
@@ -91,10 +91,3 @@ const WORDS = {
     </div>
   </FoldAway>
 </template>
-
-<style scoped>
-.did {
-  display: grid;
-  gap: 0.5rem;
-}
-</style>

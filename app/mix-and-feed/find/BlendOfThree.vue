@@ -37,7 +37,7 @@ const triangleParts = computed((): Part[] => {
 </script>
 
 <template>
-  <div class="three-of">
+  <div class="stack-l">
     <div class="pair">
       <ChoiceField
         v-for="i in [0, 1, 2] as const"
@@ -63,11 +63,6 @@ const triangleParts = computed((): Part[] => {
 </template>
 
 <style scoped>
-.three-of {
-  display: grid;
-  gap: 0.8rem;
-}
-
 .use {
   margin-left: 0.7rem;
 }

@@ -21,7 +21,7 @@ const nameOf = (id: string) => context.materials.get(id)?.name.split(',')[0] ?? 
 
 <template>
   <li :class="{ chosen }">
-    <button type="button" class="pick" :aria-pressed="chosen" @click="$emit('choose')">
+    <button type="button" class="pick stack-s" :aria-pressed="chosen" @click="$emit('choose')">
       <span v-if="known" class="known">{{ known }}</span>
       <RecipeBar :parts="parts" :height="30" />
       <span
@@ -54,8 +54,6 @@ li {
 }
 
 .pick {
-  display: grid;
-  gap: 0.25rem;
   padding: 0;
   border: 0;
   background: none;

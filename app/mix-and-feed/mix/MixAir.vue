@@ -73,8 +73,8 @@ const scale = computed(() => {
       {{ printShare(seen.physics.containerCapacity.value) }} water and the rest is solid; most of the water
       stays at the bottom.
     </p>
-    <div class="sections">
-      <figure v-for="one in beside" :key="one.id" :class="{ here: one.id === 'this' }">
+    <div class="sections row-l">
+      <figure class="stack-s" v-for="one in beside" :key="one.id" :class="{ here: one.id === 'this' }">
         <AirSection
           :container="one.container"
           :blend="plan"
@@ -145,17 +145,12 @@ const scale = computed(() => {
 }
 
 .sections {
-  display: flex;
-  flex-wrap: wrap;
   align-items: end;
-  gap: 1rem;
   padding: 0.6rem 0;
 }
 
 figure {
-  display: grid;
   justify-items: center;
-  gap: 0.4rem;
 }
 
 figcaption {

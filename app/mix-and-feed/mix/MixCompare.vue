@@ -59,7 +59,7 @@ const rows = computed((): { name: string; of: (one: Column) => string }[] => [
 </script>
 
 <template>
-  <section class="compare" aria-label="Compare">
+  <section class="stack" aria-label="Compare">
     <div class="pair">
       <ChoiceField
         v-for="n in [0, 1] as const"
@@ -70,7 +70,7 @@ const rows = computed((): { name: string; of: (one: Column) => string }[] => [
         @update:model-value="others = n ? [others[0], $event] : [$event, others[1]]"
       />
     </div>
-    <div v-if="columns.length > 1" class="table">
+    <div v-if="columns.length > 1" class="scrolls">
       <table class="figures">
         <thead>
           <tr>
@@ -101,15 +101,6 @@ const rows = computed((): { name: string; of: (one: Column) => string }[] => [
 </template>
 
 <style scoped>
-.compare {
-  display: grid;
-  gap: 0.7rem;
-}
-
-.table {
-  overflow-x: auto;
-}
-
 td,
 th {
   text-align: left;

@@ -37,7 +37,7 @@ const names = (ids: readonly string[]) =>
 </script>
 
 <template>
-  <div v-if="cost || short.length" ref="root" class="cost">
+  <div v-if="cost || short.length" ref="root" class="cost stack-s">
     <p v-if="cost">
       Costs <strong><FigureValue :figure="cost.cost" :digits="money(cost.cost.value)" /></strong>,
       <FigureValue :figure="cost.perL" :digits="money(cost.perL.value * each.litres)" /> a {{ each.name }},
@@ -64,8 +64,6 @@ const names = (ids: readonly string[]) =>
 
 <style scoped>
 .cost {
-  display: grid;
-  gap: 0.3rem;
   padding-top: 0.5rem;
   border-top: 1px solid var(--line);
 }

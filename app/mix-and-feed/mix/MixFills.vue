@@ -83,7 +83,7 @@ function measured(id: string) {
 </script>
 
 <template>
-  <section aria-labelledby="fills-title">
+  <section class="stack-l" aria-labelledby="fills-title">
     <h2 id="fills-title">What it fills</h2>
     <ul class="fills">
       <li v-for="{ fill, index, container } in rows" :key="index" class="fill">
@@ -106,8 +106,8 @@ function measured(id: string) {
             :scale="scale"
           />
         </div>
-        <div class="what">
-          <div class="head">
+        <div class="what stack-s">
+          <div class="row">
             <div class="count">
               <Button
                 text
@@ -170,7 +170,7 @@ function measured(id: string) {
                 {{ container.measuredVolumeMl === undefined ? 'Correct it' : 'measured' }}
               </button>
             </p>
-            <div class="cover">
+            <div class="cover row">
               <span>Cover</span>
               <TypedField
                 :model-value="fill.coverMm"
@@ -194,7 +194,7 @@ function measured(id: string) {
                 "
               />
             </div>
-            <div v-if="container && container.kind !== 'block'" class="layer">
+            <div v-if="container && container.kind !== 'block'" class="layer row">
               <CheckField
                 :aria-label="`${container.name} in two layers`"
                 :model-value="fill.topMm != null"
@@ -275,8 +275,6 @@ function measured(id: string) {
 
 <style scoped>
 section {
-  display: grid;
-  gap: 0.8rem;
   align-content: start;
 }
 
@@ -301,19 +299,6 @@ section {
   padding-top: 0.35rem;
 }
 
-.what {
-  display: grid;
-  gap: 0.3rem;
-  min-width: 0;
-}
-
-.head {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 0.2rem 0.5rem;
-}
-
 .name {
   flex: 1 1 100%;
   order: -1;
@@ -336,10 +321,7 @@ section {
 }
 
 .cover {
-  display: flex;
-  flex-wrap: wrap;
   align-items: baseline;
-  gap: 0.5rem;
 }
 
 .cover > :nth-child(2) {
@@ -348,13 +330,6 @@ section {
 
 .cover > :last-child {
   flex: 1 1 9rem;
-}
-
-.layer {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 0.5rem;
 }
 
 .layer label {

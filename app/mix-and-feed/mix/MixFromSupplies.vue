@@ -67,7 +67,7 @@ const limit = computed(() => context.materials.get(capacity.value?.limitedBy ?? 
           :choices="choices"
         />
       </div>
-      <p v-if="capacity" role="status" class="answer">
+      <p v-if="capacity" role="status" class="row">
         <strong>{{ capacity.count }} × {{ name }}</strong>
         <template v-if="limit">: then {{ limit }} runs out.</template>
         <Button
@@ -81,12 +81,3 @@ const limit = computed(() => context.materials.get(capacity.value?.limitedBy ?? 
     </template>
   </FoldAway>
 </template>
-
-<style scoped>
-.answer {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 0.5rem;
-}
-</style>

@@ -13,7 +13,7 @@ const choices = computed(() => mix.recipes.map(({ id, name }) => ({ value: id, n
 </script>
 
 <template>
-  <section v-if="layered" class="lower" aria-labelledby="lower-title">
+  <section v-if="layered" class="lower stack" aria-labelledby="lower-title">
     <h3 id="lower-title">The mix below</h3>
     <ChoiceField
       :model-value="mix.draft.lowerRecipeId ?? undefined"
@@ -46,8 +46,6 @@ const choices = computed(() => mix.recipes.map(({ id, name }) => ({ value: id, n
 
 <style scoped>
 .lower {
-  display: grid;
-  gap: 0.6rem;
   padding: 0.8rem 0;
   border-bottom: 1px solid var(--line);
 }

@@ -61,7 +61,7 @@ const hintOf = (key: (typeof ALLOWANCES)[number][0] | 'blockCompression') =>
 
 <template>
   <FoldAway title="Scoop, moisture and spare" kept-as="mix-measuring">
-    <div class="groups">
+    <div class="groups stack-l">
       <div class="pair">
         <ChoiceField
           :model-value="scoopChosen"
@@ -137,10 +137,3 @@ const hintOf = (key: (typeof ALLOWANCES)[number][0] | 'blockCompression') =>
     </div>
   </FoldAway>
 </template>
-
-<style scoped>
-.groups {
-  display: grid;
-  gap: 1rem;
-}
-</style>

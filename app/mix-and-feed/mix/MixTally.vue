@@ -41,7 +41,7 @@ const roundingText = (line: MaterialLine) => {
 </script>
 
 <template>
-  <section class="tally" aria-labelledby="tally-title">
+  <section class="tally stack" aria-labelledby="tally-title">
     <h2 id="tally-title">To measure out</h2>
     <template v-if="plan">
       <p class="total">
@@ -173,8 +173,6 @@ const roundingText = (line: MaterialLine) => {
 
 <style scoped>
 .tally {
-  display: grid;
-  gap: 0.7rem;
   align-content: start;
 }
 

@@ -132,7 +132,7 @@ const forget = (index: number) =>
           :problem="depthProblem"
         />
       </div>
-      <ol class="steps">
+      <ol class="steps stack-l">
         <li v-for="step in STEPS" :key="step.title">
           <strong>{{ step.title }}</strong> {{ step.text }}
           <div class="pair">
@@ -163,7 +163,7 @@ const forget = (index: number) =>
           <Button :disabled="!run || problems.length > 0" @click="keepRun">Keep this run</Button>
         </li>
       </ol>
-      <ul v-if="runs.length" class="runs">
+      <ul v-if="runs.length" class="runs stack-s">
         <li v-for="(one, index) in runs" :key="index">
           Run {{ index + 1 }}: {{ printShare((one.heldMl + one.pouredMl) / one.volumeMl) }} pores,
           {{ printShare(one.drainedMl / one.volumeMl) }} air
@@ -192,7 +192,7 @@ const forget = (index: number) =>
         >Use it for this mix</Button
       >
     </template>
-    <ul v-if="kept.length" class="runs">
+    <ul v-if="kept.length" class="runs stack-s">
       <li v-for="(one, index) in kept" :key="index">
         Measured by you, {{ counted(one.runs.length, 'run') }}: air
         <FigureValue :figure="measuredBy(one).air" />
@@ -204,19 +204,12 @@ const forget = (index: number) =>
 
 <style scoped>
 .steps {
-  display: grid;
-  gap: 0.8rem;
   padding-left: 1.4rem;
   list-style: decimal;
 }
 
 .steps > li > :not(strong) {
   margin-top: 0.35rem;
-}
-
-.runs {
-  display: grid;
-  gap: 0.35rem;
 }
 
 .runs li {

@@ -59,7 +59,7 @@ async function removeOwn() {
 </script>
 
 <template>
-  <div class="care">
+  <div class="stack">
     <ShareCard v-if="sharing" kind="recipe" :body="shared" @close="sharing = false" />
     <Button v-if="mix.adjusted" :disabled="blocked" @click="keep(false)">Save this recipe</Button>
     <SaveProblem
@@ -94,11 +94,6 @@ async function removeOwn() {
 </template>
 
 <style scoped>
-.care {
-  display: grid;
-  gap: 0.6rem;
-}
-
 .rename {
   display: grid;
   grid-template-columns: 1fr auto;

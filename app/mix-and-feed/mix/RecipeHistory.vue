@@ -33,7 +33,7 @@ async function restore(revision: Revision<Recipe>) {
 </script>
 
 <template>
-  <div class="history">
+  <div class="history stack-s">
     <h3>Versions</h3>
     <p v-if="failed" class="problem" role="alert">
       The server does not answer. <button type="button" class="link" @click="read">Try again</button>
@@ -61,11 +61,6 @@ async function restore(revision: Revision<Recipe>) {
 </template>
 
 <style scoped>
-.history {
-  display: grid;
-  gap: 0.3rem;
-}
-
 li {
   display: flex;
   flex-wrap: wrap;

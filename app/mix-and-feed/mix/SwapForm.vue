@@ -44,7 +44,7 @@ function use() {
     :draggable="false"
     @update:visible="emit('close')"
   >
-    <div class="swap">
+    <div class="swap stack-l">
       <ChoiceField v-model="to" label="Use" :choices="choices" placeholder="Choose a material" />
       <template v-if="swapped && container">
         <p>
@@ -83,10 +83,3 @@ function use() {
     </div>
   </Dialog>
 </template>
-
-<style scoped>
-.swap {
-  display: grid;
-  gap: 0.8rem;
-}
-</style>

@@ -26,7 +26,7 @@ function use() {
 </script>
 
 <template>
-  <div class="words">
+  <div class="words stack">
     <label for="recipe-words">A recipe in words</label>
     <textarea
       id="recipe-words"
@@ -43,8 +43,6 @@ function use() {
 
 <style scoped>
 .words {
-  display: grid;
-  gap: 0.5rem;
   justify-items: start;
 }
 

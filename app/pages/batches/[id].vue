@@ -80,7 +80,7 @@ const allCautions = computed((): Caution[] =>
         <CheckCheck aria-hidden="true" /> Mark as made
       </Button>
     </template>
-    <p v-if="made" class="made">
+    <p v-if="made" class="made row">
       <CheckCheck aria-hidden="true" />
       Made {{ printDay(made.body.on) }}<template v-if="made.body.by"> by {{ made.body.by }}</template
       >. <template v-if="made.body.note">{{ made.body.note }}</template>
@@ -93,7 +93,7 @@ const allCautions = computed((): Caution[] =>
     <StandsIn :batch-id="batch.id" />
     <MakeForm v-if="making && planned" :batch="batch" :plan="planned.plan" @close="making = false" />
     <template v-if="planned">
-      <section class="mix" aria-labelledby="mix-title">
+      <section class="mix stack" aria-labelledby="mix-title">
         <h2 id="mix-title">
           <FigureValue :figure="planned.plan.mixL" /> of mix, {{ saidInParts(batch.body.parts) }}
         </h2>
@@ -154,16 +154,7 @@ const allCautions = computed((): Caution[] =>
   width: 10rem;
 }
 
-.mix {
-  display: grid;
-  gap: 0.6rem;
-}
-
 .made {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 0.3rem 0.5rem;
   padding: 0.5rem 0.8rem;
   border-left: 4px solid var(--enamel);
   background: var(--water-wash);

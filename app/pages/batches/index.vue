@@ -54,7 +54,7 @@ const looseFeeds = computed(() =>
     <ol v-if="batches.length" class="batches">
       <li v-for="{ batch, planned, fills, feeds } in batches" :key="batch.id">
         <p class="number"><span class="unseen">Batch</span> {{ batch.number }}</p>
-        <div class="body">
+        <div class="body stack-s">
           <h2>
             <NuxtLink :to="`/mix?batch=${batch.id}`">{{ batch.body.name }}</NuxtLink>
           </h2>
@@ -94,7 +94,7 @@ const looseFeeds = computed(() =>
         </div>
       </li>
     </ol>
-    <div v-else class="empty">
+    <div v-else class="empty stack-l">
       <p>No batches yet. Plan your sowings and the mixes follow, or start with a recipe.</p>
       <div class="buttons">
         <NuxtLink to="/plan" class="button main">Plan your sowings</NuxtLink>
@@ -145,11 +145,6 @@ const looseFeeds = computed(() =>
   font: 740 3rem/0.9 var(--heading);
   letter-spacing: -0.04em;
   color: var(--enamel);
-}
-
-.body {
-  display: grid;
-  gap: 0.45rem;
 }
 
 .body h2 a {
@@ -213,8 +208,6 @@ const looseFeeds = computed(() =>
 }
 
 .empty {
-  display: grid;
-  gap: 1rem;
   justify-items: start;
   max-width: 34rem;
   padding: 2rem;

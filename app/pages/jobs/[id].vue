@@ -231,11 +231,11 @@ const saidState = { open: '', done: 'done', skipped: 'skipped' } as const
         <Button v-if="!isEnded" @click="(view?.flush(), (ending = true))">End</Button>
       </div>
     </header>
-    <p v-if="isEnded" class="ended" role="status">
+    <p v-if="isEnded" class="ended row-l" role="status">
       This job is finished. Its entries are in the log.
       <NuxtLink to="/jobs">All jobs</NuxtLink>
     </p>
-    <p v-else-if="!plan" class="ended">
+    <p v-else-if="!plan" class="ended row-l">
       This job is already done, or its plan has changed.
       <Button @click="ending = true">End it</Button>
     </p>
@@ -261,7 +261,7 @@ const saidState = { open: '', done: 'done', skipped: 'skipped' } as const
         <ArrowRight aria-hidden="true" />
       </Button>
     </footer>
-    <p v-if="allDone && !isEnded" class="finished" role="status">
+    <p v-if="allDone && !isEnded" class="finished row-l" role="status">
       All steps are done. <Button class="main" @click="ending = true">Save</Button>
     </p>
 
@@ -292,7 +292,7 @@ const saidState = { open: '', done: 'done', skipped: 'skipped' } as const
       </p>
     </Dialog>
     <Dialog v-model:visible="skipping" modal header="Skip this step" :draggable="false">
-      <form class="ask" @submit.prevent="skip">
+      <form class="ask stack-l" @submit.prevent="skip">
         <div class="buttons">
           <Button
             v-for="reason in ['done before', 'not needed', 'something is missing', 'later']"
@@ -310,7 +310,7 @@ const saidState = { open: '', done: 'done', skipped: 'skipped' } as const
       </form>
     </Dialog>
     <Dialog v-model:visible="handing" modal header="Who does it" :draggable="false">
-      <form class="ask" @submit.prevent="handOver">
+      <form class="ask stack-l" @submit.prevent="handOver">
         <WhoField v-model="by" label="Done by" />
         <TypedField
           :model-value="hands"
@@ -398,10 +398,6 @@ footer {
 
 .ended,
 .finished {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 0.8rem;
   padding-block: 0.8rem;
   font-size: 1.25rem;
 }
@@ -449,8 +445,6 @@ footer {
 }
 
 .ask {
-  display: grid;
-  gap: 0.9rem;
   min-width: min(26rem, 80vw);
 }
 

@@ -67,7 +67,7 @@ const nothing = computed(
 </script>
 
 <template>
-  <div class="charts">
+  <div class="charts stack-l">
     <PageTop title="Charts" />
     <YearChoice :year="year" :years="years" @choose="choose" />
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
@@ -179,11 +179,3 @@ const nothing = computed(
     </template>
   </div>
 </template>
-
-<style scoped>
-.charts {
-  display: grid;
-  gap: 1.2rem;
-  min-width: 0;
-}
-</style>

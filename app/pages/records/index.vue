@@ -113,7 +113,7 @@ onBeforeUnmount(() => watcher?.disconnect())
 </script>
 
 <template>
-  <div class="log">
+  <div class="log stack-l">
     <PageTop title="Log">
       <Button @click="air = true">Log temperature and humidity</Button>
     </PageTop>
@@ -200,8 +200,6 @@ onBeforeUnmount(() => watcher?.disconnect())
 
 <style scoped>
 .log {
-  display: grid;
-  gap: 1.1rem;
   max-width: 62rem;
 }
 

@@ -84,7 +84,7 @@ const used = computed(() =>
     <section
       v-for="row in known"
       :key="row.calibration.id"
-      class="calibration"
+      class="calibration stack"
       :aria-labelledby="`habit-${row.calibration.id}`"
     >
       <header>
@@ -141,7 +141,7 @@ const used = computed(() =>
       >
     </section>
 
-    <section v-if="thirst.length" class="calibration" aria-labelledby="thirst-title">
+    <section v-if="thirst.length" class="calibration stack" aria-labelledby="thirst-title">
       <header>
         <h2 id="thirst-title">How thirsty a tray is</h2>
         <p class="soft small">Against the estimate from air, light and leaves.</p>
@@ -201,8 +201,6 @@ const used = computed(() =>
 }
 
 .calibration {
-  display: grid;
-  gap: 0.6rem;
   padding-top: 1rem;
   border-top: 1px solid var(--line);
 }

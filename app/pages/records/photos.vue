@@ -79,7 +79,7 @@ const alt = (photo: Photo, id: string) => `${photo.body.name}, day ${store.age(p
 </script>
 
 <template>
-  <div class="photos">
+  <div class="photos stack-l">
     <PageTop title="Photos" />
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
     <p v-if="!things.length" class="slip">
@@ -101,7 +101,7 @@ const alt = (photo: Photo, id: string) => `${photo.body.name}, day ${store.age(p
           @update:model-value="choose('other', $event)"
         />
       </div>
-      <div class="table" role="region" aria-label="Photos by age" tabindex="0">
+      <div class="scrolls" role="region" aria-label="Photos by age" tabindex="0">
         <table>
           <caption class="unseen">
             Photos by weeks since sowing
@@ -142,20 +142,11 @@ const alt = (photo: Photo, id: string) => `${photo.body.name}, day ${store.age(p
 </template>
 
 <style scoped>
-.photos {
-  display: grid;
-  gap: 1.1rem;
-}
-
 .pick {
   display: grid;
   grid-template-columns: repeat(auto-fit, minmax(16rem, 1fr));
   gap: 0.8rem;
   max-width: 46rem;
-}
-
-.table {
-  overflow-x: auto;
 }
 
 th {

@@ -45,7 +45,7 @@ const counted = computed(() => (trial: Stored<TrialRecord>) => sidesOf(trial).ev
       No trial yet. Lay out a tray, and before it is sown press <b>Set up a trial</b>: its cells are dealt to
       two sides by lot. What a cold corner or moving air does it then does to both.
     </p>
-    <article v-for="trial in all" :key="trial.id" class="trial" :aria-labelledby="`trial-${trial.id}`">
+    <article v-for="trial in all" :key="trial.id" class="trial stack" :aria-labelledby="`trial-${trial.id}`">
       <header>
         <h2 :id="`trial-${trial.id}`">{{ trial.body.name }}</h2>
         <p class="soft">
@@ -97,8 +97,6 @@ const counted = computed(() => (trial: Stored<TrialRecord>) => sidesOf(trial).ev
 }
 
 .trial {
-  display: grid;
-  gap: 0.7rem;
   padding-top: 1rem;
   border-top: 1px solid var(--line);
 }

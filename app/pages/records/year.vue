@@ -155,7 +155,7 @@ const print = () => window.print()
       <section aria-labelledby="crops-title">
         <h2 id="crops-title">By crop</h2>
         <p v-if="!report.crops.length" class="slip">Nothing was sown in {{ year }}.</p>
-        <div v-else class="scroll" role="region" aria-label="By crop, the table" tabindex="0">
+        <div v-else class="scroll scrolls" role="region" aria-label="By crop, the table" tabindex="0">
           <table class="figures">
             <thead>
               <tr>
@@ -191,7 +191,7 @@ const print = () => window.print()
 
       <section v-if="report.mixes.length" aria-labelledby="mixes-title">
         <h2 id="mixes-title">By mix</h2>
-        <div class="scroll" role="region" aria-label="By mix, the table" tabindex="0">
+        <div class="scroll scrolls" role="region" aria-label="By mix, the table" tabindex="0">
           <table class="figures">
             <thead>
               <tr>
@@ -293,7 +293,7 @@ const print = () => window.print()
       :header="`${year + 1} from ${year}`"
       :draggable="false"
     >
-      <form class="plan" @submit.prevent="keepPlan">
+      <form class="plan stack" @submit.prevent="keepPlan">
         <p>
           The same wishes a year on. Germination, losses, days and amounts go by what your bench has shown;
           what to buy is in Plan, Shopping list.
@@ -343,10 +343,6 @@ section {
   display: grid;
   gap: 0.5rem;
   min-width: 0;
-}
-
-.scroll {
-  overflow-x: auto;
 }
 
 .short {
@@ -412,11 +408,6 @@ section {
 
 .think .button {
   margin-top: 1.7rem;
-}
-
-.plan {
-  display: grid;
-  gap: 0.6rem;
 }
 
 @media (max-width: 52rem) {

@@ -108,7 +108,7 @@ const { said } = useMeasures()
         </button>
       </div>
     </section>
-    <section v-if="sign" class="column" aria-labelledby="where-title">
+    <section v-if="sign" class="column stack-l" aria-labelledby="where-title">
       <h2 id="where-title">On which plants</h2>
       <ChoiceField
         :model-value="trayId"
@@ -136,7 +136,7 @@ const { said } = useMeasures()
         ><SignPicture :sign="sign" :label="signById(sign).name" class="large"
       /></DrawingFrame>
     </section>
-    <section v-if="sign" class="column" aria-labelledby="why-title" aria-live="polite">
+    <section v-if="sign" class="column stack-l" aria-labelledby="why-title" aria-live="polite">
       <h2 id="why-title">{{ said(signById(sign).name) }}: what is likely</h2>
       <ol v-if="causes.length">
         <CauseLine
@@ -184,12 +184,6 @@ header.whole {
   gap: 0.6rem;
   align-items: end;
   justify-content: space-between;
-}
-
-.column {
-  display: grid;
-  gap: 0.9rem;
-  min-width: 0;
 }
 
 .pictures {

@@ -110,9 +110,9 @@ const READS: Record<PracticeAsk, (record: SignRecord) => string[]> = {
         <p v-if="score.of" class="soft">{{ score.right }} of {{ score.of }} found so far.</p>
       </div>
     </section>
-    <section class="column" aria-labelledby="ask-title">
+    <section class="column stack-l" aria-labelledby="ask-title">
       <h2 id="ask-title">Ask for a measurement</h2>
-      <ul class="asks">
+      <ul class="asks stack-s">
         <li v-for="ask in PRACTICE_ASKS" :key="ask.id">
           <Button :disabled="asked.includes(ask.id)" @click="asked.push(ask.id)">{{ ask.name }}</Button>
           <p
@@ -124,9 +124,9 @@ const READS: Record<PracticeAsk, (record: SignRecord) => string[]> = {
         </li>
       </ul>
     </section>
-    <section class="column" aria-labelledby="decide-title" aria-live="polite">
+    <section class="column stack-l" aria-labelledby="decide-title" aria-live="polite">
       <h2 id="decide-title">What is it?</h2>
-      <div class="choices">
+      <div class="choices stack-s">
         <Button
           v-for="choice in practiceChoices(tray.sign)"
           :key="choice.id"
@@ -152,7 +152,7 @@ const READS: Record<PracticeAsk, (record: SignRecord) => string[]> = {
           }}
         </p>
         <h3>What the record would have said</h3>
-        <ol>
+        <ol class="stack-s">
           <li v-for="cause in tray.causes.slice(0, 4)" :key="cause.id">
             <b>{{ cause.name }}</b> {{ printShare(Math.round(cause.weight * 100) / 100) }}:
             {{ said(cause.because) }}.
@@ -185,17 +185,6 @@ const READS: Record<PracticeAsk, (record: SignRecord) => string[]> = {
   font-size: 1.6rem;
 }
 
-.column {
-  display: grid;
-  gap: 0.8rem;
-  min-width: 0;
-}
-
-.asks {
-  display: grid;
-  gap: 0.45rem;
-}
-
 .asks p {
   padding: 0.2rem 0 0.2rem 0.8rem;
   border-left: 3px solid var(--line-strong);
@@ -204,11 +193,6 @@ const READS: Record<PracticeAsk, (record: SignRecord) => string[]> = {
 .asks .telling {
   border-color: var(--marigold);
   background: var(--paper-deep);
-}
-
-.choices {
-  display: grid;
-  gap: 0.45rem;
 }
 
 .choices :deep(.button),
@@ -224,11 +208,6 @@ const READS: Record<PracticeAsk, (record: SignRecord) => string[]> = {
 .verdict {
   font-size: 1.125rem;
   font-weight: 600;
-}
-
-ol {
-  display: grid;
-  gap: 0.3rem;
 }
 
 @media (max-width: 52rem) {

@@ -258,20 +258,20 @@ const advised = computed(() => present(tray.value).groups.length > 1)
 </script>
 
 <template>
-  <div v-if="!kept || !tray || !container" class="gone">
+  <div v-if="!kept || !tray || !container" class="gone stack-l">
     <h1>Tray not found</h1>
     <p>
       It may have been deleted. Deleted items can be restored in <NuxtLink to="/settings">Settings</NuxtLink>.
     </p>
     <NuxtLink to="/trays" class="button main">All trays</NuxtLink>
   </div>
-  <div v-else class="tray">
+  <div v-else class="tray stack-l">
     <PageTop :title="`Tray ${kept.number}`" :hint="inIt">
       <NuxtLink :to="`/trays/labels?trays=${id}`" class="button">Labels</NuxtLink>
       <Button @click="changing = true">Edit tray</Button>
     </PageTop>
 
-    <div class="modes no-print" role="group" aria-label="What to do">
+    <div class="modes no-print row-s" role="group" aria-label="What to do">
       <Button
         v-for="one in MODES"
         :key="one.id"
@@ -308,7 +308,7 @@ const advised = computed(() => present(tray.value).groups.length > 1)
             @edge="moveEdge"
         /></DrawingFrame>
         <p class="soft small no-print does">{{ does }}</p>
-        <div v-if="mode === 'count' && counting.counts.value.size" class="bar" role="status">
+        <div v-if="mode === 'count' && counting.counts.value.size" class="bar row" role="status">
           <strong>{{ upNow.up }} of {{ upNow.of }} up</strong>
           <Button class="main" @click="keepCount">Save count</Button>
           <Button :disabled="!counting.strokes.value.length" @click="counting.takeBack()"
@@ -316,7 +316,7 @@ const advised = computed(() => present(tray.value).groups.length > 1)
           >
           <Button text @click="counting.clear()">Discard</Button>
         </div>
-        <div v-if="mode === 'choose'" class="bar">
+        <div v-if="mode === 'choose'" class="bar row">
           <template v-if="chosen.size">
             <strong>{{ counted(plantsChosen, 'plant') }} in {{ counted(chosen.size, 'cell') }}</strong>
             <Button class="main" @click="moving = true">Move on</Button>
@@ -338,8 +338,8 @@ const advised = computed(() => present(tray.value).groups.length > 1)
         </div>
       </section>
 
-      <section class="groups" aria-labelledby="groups-title">
-        <div v-if="toSow || toMove.length || wet" class="answer">
+      <section class="groups stack" aria-labelledby="groups-title">
+        <div v-if="toSow || toMove.length || wet" class="answer stack">
           <p v-if="wet">{{ wet }}</p>
           <div class="buttons no-print">
             <Button v-if="toSow" class="main" @click="startSowing"><Play aria-hidden="true" /> Sow</Button>
@@ -403,11 +403,11 @@ const advised = computed(() => present(tray.value).groups.length > 1)
 
     <TrayWaterPanel v-if="tray.emptiedOn === null" :tray="kept" />
 
-    <section class="record" aria-labelledby="record-title">
+    <section class="stack" aria-labelledby="record-title">
       <h2 id="record-title">Photos and records</h2>
       <PhotoStrip :id="id" what="trays" :title="`tray ${kept.number}`" />
       <TrayLog :id="id" />
-      <p class="links no-print">
+      <p class="links no-print row">
         <NuxtLink :to="`/trays/labels?trays=${id}`" class="button on-phone">Labels</NuxtLink>
         <Button class="on-phone" @click="changing = true">Edit tray</Button>
         <NuxtLink :to="{ path: '/signs', query: { tray: id } }" class="button"
@@ -451,7 +451,7 @@ const advised = computed(() => present(tray.value).groups.length > 1)
       :draggable="false"
       @update:visible="asked = null"
     >
-      <form v-if="asked !== null" class="cell" @submit.prevent="keepAsked">
+      <form v-if="asked !== null" class="cell stack-l" @submit.prevent="keepAsked">
         <p v-if="!present(stands.cells[asked]).sown" class="soft">Nothing sown in this cell.</p>
         <TypedField v-else v-model="askedUp" label="Up" :hint="`of ${mostIn(asked)}`" />
         <div class="buttons">
@@ -464,34 +464,12 @@ const advised = computed(() => present(tray.value).groups.length > 1)
 </template>
 
 <style scoped>
-.tray,
-.cell {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 0.9rem;
-}
-
-.record {
-  display: grid;
-  gap: 0.6rem;
-  min-width: 0;
-}
-
 .on-phone {
   display: none;
 }
 
 .links {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0.5rem;
-}
-
-.modes {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0.4rem;
-  align-items: center;
+  align-items: stretch;
 }
 
 .day {
@@ -516,25 +494,14 @@ const advised = computed(() => present(tray.value).groups.length > 1)
 .bar {
   position: sticky;
   bottom: calc(var(--foot) + var(--note));
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0.4rem 0.6rem;
-  align-items: center;
   padding: 0.6rem 0;
   background: var(--paper);
 }
 
 .answer {
-  display: grid;
-  gap: 0.5rem;
   padding: 0.6rem 0.8rem;
   border-left: 4px solid var(--water);
   background: var(--paper-raised);
-}
-
-.groups {
-  display: grid;
-  gap: 0.6rem;
 }
 
 .ends {
@@ -543,8 +510,6 @@ const advised = computed(() => present(tray.value).groups.length > 1)
 }
 
 .gone {
-  display: grid;
-  gap: 1rem;
   justify-items: start;
 }
 

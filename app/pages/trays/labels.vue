@@ -163,10 +163,10 @@ const usesTrays = computed(() => kind.value !== 'bottle' && kind.value !== 'tub'
 </script>
 
 <template>
-  <div class="labels">
+  <div class="labels stack-l">
     <PageTop title="Labels" />
     <div class="bench">
-      <div class="wish">
+      <div class="stack-l">
         <ChoiceField v-model="kind" label="Labels for" :choices="KINDS" />
         <fieldset v-if="usesTrays">
           <legend>Trays</legend>
@@ -287,13 +287,6 @@ const usesTrays = computed(() => kind.value !== 'bottle' && kind.value !== 'tub'
 </template>
 
 <style scoped>
-.labels,
-.wish {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 1rem;
-}
-
 .bench {
   display: grid;
   grid-template-columns: minmax(18rem, 1fr) minmax(0, 1.5fr);

@@ -107,7 +107,7 @@ const verdict = computed(() => {
 </script>
 
 <template>
-  <div class="try">
+  <div class="try stack-l">
     <PageTop title="Compare watering" />
     <div class="sides">
       <fieldset v-for="side in SIDES" :key="side.key" :class="side.key">
@@ -183,12 +183,6 @@ const verdict = computed(() => {
 </template>
 
 <style scoped>
-.try {
-  display: grid;
-  gap: 1.2rem;
-  grid-template-columns: minmax(0, 1fr);
-}
-
 .sides {
   display: grid;
   grid-template-columns: repeat(2, minmax(0, 1fr));

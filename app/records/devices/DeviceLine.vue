@@ -90,7 +90,7 @@ const silent = computed(() => MEASURES[body.value.kind].length > 0 && props.sour
       <p v-if="silent" class="soft">Nothing heard yet.</p>
       <slot />
     </div>
-    <div class="hands">
+    <div class="stack">
       <ChoiceField
         v-if="onIt && trays.standing.length"
         :model-value="body.trayId ?? NOTHING"
@@ -178,11 +178,6 @@ dl {
 .doubted dd {
   text-decoration: line-through;
   color: var(--ink-soft);
-}
-
-.hands {
-  display: grid;
-  gap: 0.5rem;
 }
 
 .doubt {

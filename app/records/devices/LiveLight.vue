@@ -25,7 +25,7 @@ const at = computed(() => (ppfd.value >= 5 ? heightFor(measured.value, props.hou
 
 <template>
   <p v-if="meter?.doubt" class="soft">{{ meter.device.body.name }}: {{ meter.doubt.message }}</p>
-  <div v-else-if="meter" class="live" role="status">
+  <div v-else-if="meter" class="live stack-s" role="status">
     <p>
       <strong>{{ meter.device.body.name }}</strong> <SimulatedMark v-if="meter.device.body.simulated" />:
       {{ printNumber(Math.round(meter.last.value)) }} lx, about {{ printNumber(Math.round(ppfd)) }} µmol/m²/s
@@ -42,8 +42,6 @@ const at = computed(() => (ppfd.value >= 5 ? heightFor(measured.value, props.hou
 
 <style scoped>
 .live {
-  display: grid;
-  gap: 0.4rem;
   justify-items: start;
 }
 </style>

@@ -16,7 +16,7 @@ const doubted = computed(() => scales.value.find(({ doubt }) => doubt !== null))
 </script>
 
 <template>
-  <div v-if="scales.length" class="live" role="group" aria-label="The scale">
+  <div v-if="scales.length" class="live row-l" role="group" aria-label="The scale">
     <Scale aria-hidden="true" />
     <template v-if="readings.weight">
       <p>
@@ -38,10 +38,6 @@ const doubted = computed(() => scales.value.find(({ doubt }) => doubt !== null))
 
 <style scoped>
 .live {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 0.5rem 0.8rem;
   padding: 0.6rem 0.8rem;
   background: var(--paper-deep);
   border-radius: 0.5rem;

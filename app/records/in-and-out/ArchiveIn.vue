@@ -90,7 +90,7 @@ const nothing = computed(
 </script>
 
 <template>
-  <div class="in">
+  <div class="in stack-l">
     <ChoiceField
       v-if="household.id"
       v-model="into"
@@ -115,7 +115,7 @@ const nothing = computed(
       <UnderWay :label="busy === 'looking' ? 'Checking' : 'Importing'" :done="done" @stop="leaving.abort()" />
     </template>
     <Message v-if="problem" severity="error">{{ problem }}</Message>
-    <div v-if="found" class="found" role="status">
+    <div v-if="found" class="found stack-l" role="status">
       <h3>{{ file?.name }}</h3>
       <p v-if="found.made">It becomes a new household.</p>
       <p v-if="nothing">Nothing new: everything in it is here already.</p>
@@ -173,8 +173,6 @@ const nothing = computed(
 <style scoped>
 .in,
 .found {
-  display: grid;
-  gap: 0.8rem;
   justify-items: start;
 }
 

@@ -145,7 +145,7 @@ const STATES = { new: 'new', changed: 'changed', same: 'no change', bad: 'skippe
 </script>
 
 <template>
-  <div class="table-in">
+  <div class="table-in stack-l">
     <ChoiceField
       v-model="tableId"
       label="Table"
@@ -181,7 +181,7 @@ const STATES = { new: 'new', changed: 'changed', same: 'no change', bad: 'skippe
       <UnderWay label="Reading it" :done="done" @stop="leaving.abort()" />
     </template>
     <Message v-if="problem" severity="error">{{ problem }}</Message>
-    <section v-if="found" class="found" aria-labelledby="found-title">
+    <section v-if="found" class="found stack-l" aria-labelledby="found-title">
       <h3 id="found-title">How {{ fileName || 'it' }} was read</h3>
       <Message v-if="found.missing.length" severity="warn">
         No column is {{ found.missing.map(labelOf).join(', or ') }}: choose below which it is.
@@ -279,8 +279,6 @@ const STATES = { new: 'new', changed: 'changed', same: 'no change', bad: 'skippe
 <style scoped>
 .table-in,
 .found {
-  display: grid;
-  gap: 0.8rem;
   justify-items: start;
   max-width: 100%;
 }
@@ -288,10 +286,6 @@ const STATES = { new: 'new', changed: 'changed', same: 'no change', bad: 'skippe
 .table-in > :deep(.field),
 .scrolls {
   width: min(46rem, 100%);
-}
-
-.scrolls {
-  overflow-x: auto;
 }
 
 .example {

@@ -27,7 +27,7 @@ async function read(file: File) {
 </script>
 
 <template>
-  <div class="weather">
+  <div class="weather stack">
     <p class="buttons">
       <a class="button" :href="`/api/households/${household.id}/weather.csv`" download="weather.csv"
         >Weather as CSV</a
@@ -46,10 +46,3 @@ async function read(file: File) {
     <Message v-if="problem" severity="error">{{ problem }}</Message>
   </div>
 </template>
-
-<style scoped>
-.weather {
-  display: grid;
-  gap: 0.5rem;
-}
-</style>

@@ -28,7 +28,7 @@ const said = computed(
 </script>
 
 <template>
-  <div class="scroll" role="region" :aria-label="label" tabindex="0">
+  <div class="scroll scrolls" role="region" :aria-label="label" tabindex="0">
     <svg ref="chart" :viewBox="`0 0 ${width} ${bars.length * ROW + 6}`" role="img" :aria-label="said">
       <g v-for="(bar, i) in bars" :key="bar.id" :transform="`translate(0 ${i * ROW})`">
         <text :x="left - 10" y="21" text-anchor="end">{{ shortened(bar.name, left) }}</text>
@@ -40,10 +40,6 @@ const said = computed(
 </template>
 
 <style scoped>
-.scroll {
-  overflow-x: auto;
-}
-
 svg {
   width: 100%;
   max-width: 56rem;

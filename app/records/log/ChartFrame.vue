@@ -21,7 +21,7 @@ function download() {
 </script>
 
 <template>
-  <figure class="chart" :aria-labelledby="id">
+  <figure class="chart stack" :aria-labelledby="id">
     <figcaption>
       <h2 :id="id">{{ title }}</h2>
       <p class="soft">{{ hint }}</p>
@@ -53,9 +53,6 @@ function download() {
 
 <style scoped>
 .chart {
-  display: grid;
-  gap: 0.6rem;
-  min-width: 0;
   padding-top: 1rem;
   border-top: 1px solid var(--line);
 }

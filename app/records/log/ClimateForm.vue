@@ -140,7 +140,7 @@ async function keep() {
     :draggable="false"
     @update:visible="emit('close')"
   >
-    <form class="air" @submit.prevent="keep">
+    <form class="air stack-l" @submit.prevent="keep">
       <ChoiceField
         v-model="placeId"
         label="Place"
@@ -160,11 +160,11 @@ async function keep() {
           hint="if a meter sums it"
         />
       </template>
-      <label class="file">
+      <label class="file stack-s">
         <span>Or the file of a logger (CSV)</span>
         <input type="file" accept=".csv,.txt,.tsv,text/csv,text/plain" @change="open" />
       </label>
-      <div v-if="table && read" class="read">
+      <div v-if="table && read" class="read stack">
         <p>
           <b>{{ table.name }}</b>: {{ read.readings }} readings, {{ counted(read.days.length, 'day') }}
           <template v-if="read.days.length"
@@ -212,12 +212,6 @@ async function keep() {
 </template>
 
 <style scoped>
-.air {
-  display: grid;
-  gap: 0.85rem;
-  grid-template-columns: minmax(0, 1fr);
-}
-
 .three,
 .columns {
   display: grid;
@@ -226,14 +220,10 @@ async function keep() {
 }
 
 .file {
-  display: grid;
-  gap: 0.3rem;
   font-weight: 600;
 }
 
 .read {
-  display: grid;
-  gap: 0.7rem;
   padding: 0.7rem 0.9rem;
   border-left: 4px solid var(--enamel);
   background: var(--paper-deep);

@@ -68,7 +68,7 @@ const choices = computed(() =>
 </script>
 
 <template>
-  <section class="compare" aria-labelledby="compare-title">
+  <section class="compare stack" aria-labelledby="compare-title">
     <h2 id="compare-title">What the records suggest</h2>
     <p class="soft">No lots were drawn here: this suggests, and a trial tells.</p>
     <div class="pick no-print">
@@ -109,8 +109,6 @@ const choices = computed(() =>
 
 <style scoped>
 .compare {
-  display: grid;
-  gap: 0.7rem;
   padding-top: 1.2rem;
   border-top: 1px solid var(--line);
 }

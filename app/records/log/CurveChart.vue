@@ -44,7 +44,7 @@ const rounded = (value: number) => printShare(Math.round(value * 100) / 100)
 </script>
 
 <template>
-  <div v-if="one" class="curves">
+  <div v-if="one" class="curves stack">
     <ChoiceField
       v-if="curves.length > 1"
       v-model="chosen"
@@ -74,8 +74,6 @@ const rounded = (value: number) => printShare(Math.round(value * 100) / 100)
 
 <style scoped>
 .curves {
-  display: grid;
-  gap: 0.5rem;
   max-width: 52rem;
 }
 

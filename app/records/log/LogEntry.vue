@@ -128,7 +128,7 @@ const takeBack = () =>
       <Button text :aria-label="`Undo: ${body.name}`" @click="takeBack">Undo</Button>
     </div>
     <Dialog v-model:visible="righting" modal header="Put it right" :draggable="false">
-      <form class="form" @submit.prevent="keep">
+      <form class="stack-l" @submit.prevent="keep">
         <TextField v-model="draft.name" label="What happened" />
         <DayField :model-value="draft.on" label="On" @update:model-value="$event && (draft.on = $event)" />
         <WhoField v-model="draft.by" label="Who" />
@@ -227,12 +227,6 @@ const takeBack = () =>
   color: var(--ink-soft);
   font-size: 0.9375rem;
   white-space: nowrap;
-}
-
-.form {
-  display: grid;
-  gap: 0.85rem;
-  grid-template-columns: minmax(0, 1fr);
 }
 
 @media (max-width: 52rem) {

@@ -81,7 +81,7 @@ async function keep() {
 </script>
 
 <template>
-  <form class="log-line no-print" @submit.prevent="keep">
+  <form class="no-print stack" @submit.prevent="keep">
     <label :for="id" class="big">What happened?</label>
     <div class="line">
       <input
@@ -116,7 +116,7 @@ async function keep() {
     <details v-if="line.entries.value.length" class="right">
       <summary>Put it right</summary>
       <div v-for="(one, i) in line.entries.value" :key="i" class="pair">
-        <label class="choice">
+        <label class="choice stack-s">
           <span>It was</span>
           <select
             class="input"
@@ -134,7 +134,7 @@ async function keep() {
       </div>
     </details>
 
-    <div class="chips" role="group" aria-label="Said with a thumb">
+    <div class="chips row-s" role="group" aria-label="Said with a thumb">
       <button
         v-for="tray in aboutTray ? [] : lately"
         :key="tray.id"
@@ -161,11 +161,6 @@ async function keep() {
 </template>
 
 <style scoped>
-.log-line {
-  display: grid;
-  gap: 0.6rem;
-}
-
 .big {
   font: 640 1.25rem/1.2 var(--heading);
 }
@@ -190,15 +185,11 @@ async function keep() {
 }
 
 .choice {
-  display: grid;
-  gap: 0.25rem;
   font-weight: 600;
 }
 
 .chips {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0.4rem;
+  align-items: stretch;
 }
 
 .chip {

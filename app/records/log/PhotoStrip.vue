@@ -102,7 +102,7 @@ const said = (photo: Photo) => {
       :draggable="false"
       @update:visible="open = null"
     >
-      <form v-if="open" class="photo" @submit.prevent="keep">
+      <form v-if="open" class="photo stack" @submit.prevent="keep">
         <img :src="store.address(open.body.fileId)" :alt="open.body.note || open.body.name" />
         <TextField v-model="draft.name" label="What it shows" />
         <DayField
@@ -165,11 +165,6 @@ const said = (photo: Photo) => {
 .add:focus-within .button {
   outline: 3px solid var(--marigold);
   outline-offset: 2px;
-}
-
-.photo {
-  display: grid;
-  gap: 0.7rem;
 }
 
 .photo img {

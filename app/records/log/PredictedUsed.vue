@@ -47,7 +47,7 @@ const signed = (value: number) => `${value > 0 ? '+' : value < 0 ? '−' : ''}${
 </script>
 
 <template>
-  <figure>
+  <figure class="stack-s">
     <svg :viewBox="`0 0 ${WIDTH} ${HEIGHT}`" role="img" :aria-label="`Used against predicted. ${verdict}`">
       <rect :x="92" :width="WIDTH - 102" :y="y(AIM)" :height="y(-AIM) - y(AIM)" class="aim" />
       <line :x1="92" :x2="WIDTH - 10" :y1="y(0)" :y2="y(0)" class="even" />
@@ -89,11 +89,6 @@ const signed = (value: number) => `${value > 0 ? '+' : value < 0 ? '−' : ''}${
 </template>
 
 <style scoped>
-figure {
-  display: grid;
-  gap: 0.4rem;
-}
-
 svg {
   width: 100%;
   max-width: 52rem;

@@ -25,7 +25,7 @@ const said = computed(() =>
       <text :x="x(tick)" :y="rows.length * ROW + 17" text-anchor="middle">{{ printShare(tick) }}</text>
     </g>
     <g v-for="(row, i) in rows" :key="row.code">
-      <text :x="LEFT - 6" :y="i * ROW + 17" class="name">{{ row.name }}</text>
+      <text :x="LEFT - 6" :y="i * ROW + 17" class="name strong">{{ row.name }}</text>
       <template v-if="row.share">
         <line
           :x1="x(row.share.low)"
@@ -62,10 +62,6 @@ const said = computed(() =>
 text {
   fill: var(--ink);
   font-size: 15px;
-}
-
-.name {
-  font-weight: 600;
 }
 
 .span {

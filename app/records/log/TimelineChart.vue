@@ -52,7 +52,7 @@ const said = computed(() =>
 </script>
 
 <template>
-  <div class="scroll" role="region" aria-label="Sown to out" tabindex="0">
+  <div class="scroll scrolls" role="region" aria-label="Sown to out" tabindex="0">
     <svg ref="chart" :viewBox="`0 0 ${width} ${height}`" role="img" :aria-label="said">
       <g v-for="month in months" :key="month.at" class="axis">
         <line :x1="month.at" :x2="month.at" y1="22" :y2="height" />
@@ -79,10 +79,6 @@ const said = computed(() =>
 </template>
 
 <style scoped>
-.scroll {
-  overflow-x: auto;
-}
-
 svg {
   width: 100%;
   height: auto;

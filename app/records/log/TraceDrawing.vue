@@ -49,7 +49,7 @@ const go = (node: TraceNode) => node.to && navigateTo(node.to)
 </script>
 
 <template>
-  <div class="scroll" role="region" aria-label="The way of the tray" tabindex="0">
+  <div class="scroll scrolls" role="region" aria-label="The way of the tray" tabindex="0">
     <svg :viewBox="`0 0 ${WIDTH} ${height}`" role="img" :aria-label="said">
       <text v-for="(head, i) in HEADS" :key="head" :x="x(i) + 2" y="18" class="head">{{ head }}</text>
       <path v-for="way in ways" :key="way.key" :d="way.d" :class="{ own: way.own }" class="way" />
@@ -72,10 +72,6 @@ const go = (node: TraceNode) => node.to && navigateTo(node.to)
 </template>
 
 <style scoped>
-.scroll {
-  overflow-x: auto;
-}
-
 svg {
   width: 100%;
   min-width: 56rem;

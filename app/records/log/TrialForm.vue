@@ -95,7 +95,7 @@ const toggle = (id: string) =>
 </script>
 
 <template>
-  <form class="trial-form" @submit.prevent="make">
+  <form class="stack-l" @submit.prevent="make">
     <ChoiceField v-model="question" label="What is compared" :choices="QUESTIONS" />
     <template v-if="whole">
       <fieldset>
@@ -163,11 +163,6 @@ const toggle = (id: string) =>
 </template>
 
 <style scoped>
-.trial-form {
-  display: grid;
-  gap: 0.85rem;
-}
-
 fieldset {
   display: grid;
   gap: 0.2rem;

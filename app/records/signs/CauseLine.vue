@@ -13,9 +13,9 @@ const likely = ({ weight, known }: Cause) =>
     <h3>
       {{ said(cause.name) }} <span class="how">{{ likely(cause) }}</span>
     </h3>
-    <p class="then">{{ said(cause.then) }}</p>
+    <p class="then strong">{{ said(cause.then) }}</p>
     <p>{{ said(cause.because) }}.</p>
-    <p class="look"><b>To tell:</b> {{ said(cause.look) }}</p>
+    <p class="soft"><b>To tell:</b> {{ said(cause.look) }}</p>
   </li>
 </template>
 
@@ -43,13 +43,5 @@ li {
   border-radius: 1em;
   color: var(--ink-soft);
   font: 500 0.9375rem/1.5 var(--text);
-}
-
-.then {
-  font-weight: 600;
-}
-
-.look {
-  color: var(--ink-soft);
 }
 </style>

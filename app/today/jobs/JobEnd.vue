@@ -50,7 +50,7 @@ async function pause() {
 
 <template>
   <Dialog visible modal header="End this job" :draggable="false" @update:visible="emit('close')">
-    <div class="end">
+    <div class="end stack-l">
       <p v-if="left" class="soft">
         {{ left }} {{ left === 1 ? 'step is' : 'steps are' }} still open. What was not ticked took nothing.
       </p>
@@ -64,7 +64,7 @@ async function pause() {
       />
       <div>
         <h2>What will be recorded</h2>
-        <ul v-if="list.length">
+        <ul class="stack-s" v-if="list.length">
           <li v-for="one in list" :key="one.words">{{ one.words }}</li>
         </ul>
         <p v-else class="soft">Nothing: no step was done that moves anything.</p>
@@ -83,8 +83,6 @@ async function pause() {
 
 <style scoped>
 .end {
-  display: grid;
-  gap: 1rem;
   max-width: 34rem;
 }
 
@@ -93,8 +91,6 @@ h2 {
 }
 
 ul {
-  display: grid;
-  gap: 0.3rem;
   padding-left: 1.1rem;
   list-style: disc;
 }

@@ -77,14 +77,14 @@ defineExpose({ tap, flush })
 <template>
   <article class="step" :class="{ counts: step.count }">
     <StepPicture v-if="step.picture" :picture="step.picture" class="drawn" />
-    <div class="words">
+    <div class="stack-l">
       <h1>{{ step.title }}</h1>
       <p v-if="step.count" class="amount">
         <span data-testid="tapped">{{ tapped }}</span> of {{ step.count.of }}
       </p>
       <p v-else-if="step.amount" class="amount"><SayIt :say="step.amount" /></p>
       <p class="say"><SayIt :say="step.say" /></p>
-      <div v-if="step.count" class="taps">
+      <div v-if="step.count" class="taps row">
         <Button :disabled="tapped === 0" aria-label="One less" @click="tap(-1)">−1</Button>
         <Button class="main" aria-label="One more" @click="tap(1)">+1</Button>
         <Button aria-label="Six more" @click="tap(6)">+6</Button>
@@ -93,9 +93,9 @@ defineExpose({ tap, flush })
         <strong>{{ danger.title }}.</strong> {{ danger.text }}
       </p>
       <p v-if="step.right" class="right"><strong>Right:</strong> {{ step.right }}.</p>
-      <div v-if="step.test" class="test" role="group" :aria-label="step.test.question">
+      <div v-if="step.test" class="test stack" role="group" :aria-label="step.test.question">
         <p>{{ step.test.question }}</p>
-        <div class="answers">
+        <div class="answers row">
           <Button
             v-for="one in step.test.answers"
             :key="one.id"
@@ -142,12 +142,6 @@ defineExpose({ tap, flush })
   max-height: min(60vh, 26rem);
 }
 
-.words {
-  display: grid;
-  gap: 0.9rem;
-  grid-template-columns: minmax(0, 1fr);
-}
-
 h1 {
   font-size: clamp(1.75rem, 1.4rem + 1.6vw, 2.6rem);
   line-height: 1.1;
@@ -181,16 +175,12 @@ h1 {
 }
 
 .test {
-  display: grid;
-  gap: 0.5rem;
   font-size: 1.25rem;
 }
 
 .answers,
 .taps {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0.5rem;
+  align-items: stretch;
 }
 
 .answers :deep(.button),

@@ -61,7 +61,7 @@ useEventListener('focus', () => guidedJobs.flushAll())
 </script>
 
 <template>
-  <aside v-if="shown.length" class="timers no-print" aria-label="Timers">
+  <aside v-if="shown.length" class="timers no-print row" aria-label="Timers">
     <p
       v-for="one in shown"
       :key="one.timer.id"
@@ -88,10 +88,8 @@ useEventListener('focus', () => guidedJobs.flushAll())
 
 <style scoped>
 .timers {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0.4rem 0.6rem;
   padding: 0.4rem clamp(0.9rem, 2vw, 2rem);
+  align-items: stretch;
 }
 
 p {

@@ -136,7 +136,7 @@ async function leaveEmpty() {
 
 <template>
   <Dialog visible modal header="The mix is short" :draggable="false" @update:visible="emit('close')">
-    <div v-if="batch" class="short">
+    <div v-if="batch" class="short stack-l">
       <TypedField
         v-for="(demand, i) in plan.fills"
         :key="i"
@@ -190,8 +190,6 @@ async function leaveEmpty() {
 
 <style scoped>
 .short {
-  display: grid;
-  gap: 0.8rem;
   max-width: 36rem;
 }
 

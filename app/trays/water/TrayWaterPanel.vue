@@ -67,7 +67,7 @@ const saidOf = (one: (typeof last.value)[number]) =>
 </script>
 
 <template>
-  <section class="water" aria-labelledby="water-title">
+  <section class="water stack-l" aria-labelledby="water-title">
     <h2 id="water-title">Water</h2>
     <p v-if="!here" class="soft">Starts once something is sown.</p>
     <template v-else>
@@ -82,7 +82,7 @@ const saidOf = (one: (typeof last.value)[number]) =>
           <rect class="full" x="8" :y="8 + 104 * (1 - level)" width="44" :height="104 * level" rx="4" />
           <path class="again" d="M2 54.8H58" />
         </svg>
-        <div class="said">
+        <div class="stack">
           <p class="verdict">{{ verdict(here) }}</p>
           <p>{{ doing(here) }}</p>
           <FoldAway kept-as="water-why" title="Why"
@@ -123,7 +123,7 @@ const saidOf = (one: (typeof last.value)[number]) =>
           </div>
         </div>
       </div>
-      <div v-if="risk" class="risk">
+      <div v-if="risk" class="risk stack-s">
         <p>{{ risk.damping }}</p>
         <ul>
           <li v-for="one in risk.todo" :key="one">{{ one }}</li>
@@ -178,12 +178,6 @@ const saidOf = (one: (typeof last.value)[number]) =>
 </template>
 
 <style scoped>
-.water {
-  display: grid;
-  gap: 0.8rem;
-  grid-template-columns: minmax(0, 1fr);
-}
-
 .now {
   display: grid;
   grid-template-columns: 4.5rem minmax(0, 1fr);
@@ -212,11 +206,6 @@ const saidOf = (one: (typeof last.value)[number]) =>
   stroke-dasharray: 5 3;
 }
 
-.said {
-  display: grid;
-  gap: 0.5rem;
-}
-
 .verdict {
   font: 680 1.5rem/1.15 var(--heading);
 }
@@ -235,8 +224,6 @@ const saidOf = (one: (typeof last.value)[number]) =>
 }
 
 .risk {
-  display: grid;
-  gap: 0.3rem;
   padding: 0.6rem 0.9rem;
   border-left: 5px solid var(--marigold);
   background: var(--marigold-wash);

@@ -36,7 +36,7 @@ const { temperature } = useMeasures()
 </script>
 
 <template>
-  <section v-if="water.all.length" class="round" aria-labelledby="round-title">
+  <section v-if="water.all.length" class="round stack" aria-labelledby="round-title">
     <h2 id="round-title">Water</h2>
     <p v-if="hotC !== null && hotC >= HOT_DAY_C" class="hot">
       {{ temperature(hotC) }} forecast: trays outside dry sooner. Water in the morning and shade at noon.
@@ -61,7 +61,7 @@ const { temperature } = useMeasures()
     <p v-if="fed.length" class="soft">
       Fed today, so no extra water: {{ fed.map(({ tray }) => `tray ${tray.number}`).join(', ') }}.
     </p>
-    <div v-if="round.toLook.length" class="look">
+    <div v-if="round.toLook.length" class="stack-s">
       <p>Not checked lately. Lift to feel the weight:</p>
       <ul>
         <li v-for="one in round.toLook" :key="one.tray.id">
@@ -115,16 +115,9 @@ const { temperature } = useMeasures()
 
 <style scoped>
 .round {
-  display: grid;
-  gap: 0.6rem;
   padding: 0.9rem 1rem;
   border-left: 5px solid var(--water);
   background: var(--paper-raised);
-}
-
-.look {
-  display: grid;
-  gap: 0.35rem;
 }
 
 .sum {

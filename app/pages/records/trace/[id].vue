@@ -29,7 +29,7 @@ const print = () => window.print()
 </script>
 
 <template>
-  <div class="trace">
+  <div class="trace stack-l">
     <PageTop :title="number ? `Where tray ${number} comes from` : 'Trace'">
       <NuxtLink :to="`/trays/${id}`" class="button">Its page</NuxtLink>
       <Button @click="print">Print</Button>
@@ -56,11 +56,6 @@ const print = () => window.print()
 </template>
 
 <style scoped>
-.trace {
-  display: grid;
-  gap: 1rem;
-}
-
 .shared {
   padding: 0.6rem 0.9rem;
   border-left: 4px solid var(--marigold);
