@@ -11,7 +11,7 @@ import { fillHabitOf, frameProblems, shareDaysOf } from '#core/season/frame'
 import type { Frosts } from '#core/calendar/frost'
 import { LIGHT_METHODS } from '#core/places/light'
 import { messageAt } from '#core/problem'
-import { newFrame, type SeasonFrameRecord } from '#shared/records/season-frame'
+import { newFrame, seasonFrame, type SeasonFrameRecord } from '#shared/records/season-frame'
 
 /** The household's year: frosts, places, methods. */
 const emit = defineEmits<{ kept: [] }>()
@@ -28,16 +28,16 @@ const frosts = computed({
 const problems = computed(() => frameProblems(draft.value))
 const problemAt = (field: string) => messageAt(problems.value, field)
 const { first: unreadable } = provideUnreadable()
+provideRecordDraft({ draft, schema: seasonFrame, words: 'season', problemAt })
 const lightMethod = computed(() => present(LIGHT_METHODS.find(({ id }) => id === draft.value.lightMethod)))
 const feedingMethod = computed(() =>
   present(FEEDING_METHODS.find(({ id }) => id === draft.value.feedingMethod)),
 )
-const feeds = computed(() =>
-  context.feedList.filter(dissolvesNitrogen).map(({ id, name }) => ({ value: id, name })),
-)
+const feeds = computed(() => context.feedList.filter(dissolvesNitrogen))
+const named = (all: readonly { id: string; name: string }[]) =>
+  all.map(({ id, name }) => ({ value: id, name }))
 /** The recipes it sows and pots up in as long as none is chosen. */
 const usual = computed(() => context.whole.usualMixes)
-const nameOfMix = (id: string) => context.nameOfMix(id)
 const mixes = computed(() => [
   { value: null as string | null, name: 'from what I have' },
   ...context.mixChoices,
@@ -60,71 +60,33 @@ async function keep() {
     <FrostFields v-model="frosts" :problem-at="problemAt" />
     <PlacesForm v-model="draft.places" :hours="lightMethod.hours" :problem-at="problemAt" />
     <div class="pair">
-      <TypedField
-        :model-value="draft.tubL"
-        dimension="volume"
-        label="Mixing tub"
-        :problem="problemAt('tubL')"
-        @update:model-value="draft.tubL = $event ?? 0"
-      />
-      <TypedField
-        :model-value="draft.canL"
-        dimension="volume"
-        label="Watering can"
-        :problem="problemAt('canL')"
-        @update:model-value="draft.canL = $event ?? 0"
-      />
-    </div>
-    <div class="pair">
-      <ChoiceField
-        :model-value="fillHabitOf(draft)"
-        label="Part-filled trays"
-        :choices="[
-          { value: 'tray', name: 'fill the whole tray' },
-          { value: 'sown', name: 'fill only sown cells' },
-        ]"
-        @update:model-value="draft.fillHabit = $event"
-      />
-      <TypedField
-        :model-value="shareDaysOf(draft)"
-        label="Share a tray if sown within"
-        unit="days"
-        :problem="problemAt('shareDays')"
-        @update:model-value="draft.shareDays = $event ?? 0"
-      />
+      <RecordField at="tubL" />
+      <RecordField at="canL" />
+      <RecordField at="fillHabit" :usual="fillHabitOf(draft)" />
+      <RecordField at="shareDays" :usual="shareDaysOf(draft)" />
     </div>
     <p class="soft">
       <WordMark word="method">Methods</WordMark> fill in what you leave open. Any stage can still be changed.
     </p>
     <div class="pair">
-      <ChoiceField
-        v-model="draft.lightMethod"
-        label="Light"
-        :choices="LIGHT_METHODS.map(({ id, name }) => ({ value: id, name }))"
+      <RecordField
+        at="lightMethod"
+        :choices="named(LIGHT_METHODS)"
         :hint="`${lightMethod.why} ${lightMethod.cost}`"
       />
-      <ChoiceField
-        v-model="draft.feedingMethod"
-        label="Feeding"
-        :choices="FEEDING_METHODS.map(({ id, name }) => ({ value: id, name }))"
+      <RecordField
+        at="feedingMethod"
+        :choices="named(FEEDING_METHODS)"
         :hint="`${feedingMethod.why} ${feedingMethod.cost}`"
       />
-      <ChoiceField v-model="draft.feedId" label="Usual feed" :choices="feeds" />
-      <ChoiceField
-        :model-value="draft.seedMixId ?? null"
-        label="Seed mix"
-        :placeholder="nameOfMix(usual.seed)"
+      <RecordField at="feedId" :choices="named(feeds)" />
+      <RecordField
+        v-for="(id, which) in { seedMixId: usual.seed, potMixId: usual.pot }"
+        :key="which"
+        :at="which"
+        :placeholder="context.nameOfMix(id)"
         :choices="mixes"
-        :hint="draft.seedMixId ? '' : `${nameOfMix(usual.seed)}, from your supplies`"
-        @update:model-value="draft.seedMixId = $event"
-      />
-      <ChoiceField
-        :model-value="draft.potMixId ?? null"
-        label="Potting mix"
-        :placeholder="nameOfMix(usual.pot)"
-        :choices="mixes"
-        :hint="draft.potMixId ? '' : `${nameOfMix(usual.pot)}, from your supplies`"
-        @update:model-value="draft.potMixId = $event"
+        :hint="draft[which] ? '' : `${context.nameOfMix(id)}, from your supplies`"
       />
     </div>
     <SaveProblem :saving="saving" @settled="emit('kept')" @later="dismiss" />

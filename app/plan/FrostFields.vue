@@ -1,12 +1,19 @@
 <script setup lang="ts">
 import FrostReckoned from '~/plan/FrostReckoned.vue'
 import type { Day } from '#core/calendar/day'
+import { seasonFrame } from '#shared/records/season-frame'
 import { frostRiskOf, frostSpreadOf, isFrostFree, type Frosts } from '#core/calendar/frost'
 
 /** When it freezes there, how far that scatters, and how much risk is lived with; or that it never does. */
 const frosts = defineModel<Frosts>({ required: true })
 const props = defineProps<{ problemAt: (field: string) => string | undefined; onlyNights?: boolean }>()
 
+provideRecordDraft({
+  draft: frosts as Ref<object>,
+  schema: seasonFrame,
+  words: 'season',
+  problemAt: props.problemAt,
+})
 const change = (more: Partial<Frosts>) => (frosts.value = { ...frosts.value, ...more })
 /** Nothing is filled in that was not said: nights are the household’s once all three of them are. */
 const free = ref(!!props.onlyNights || (isFrostFree(frosts.value) && !!frosts.value.nights))
@@ -48,36 +55,10 @@ const { said: inWords } = useMeasures()
       >It never freezes here: plants go out by the warmth of the nights</CheckField
     >
     <div v-if="!frostFree" class="four">
-      <DayField
-        :model-value="frosts.lastFrost"
-        label="Last spring frost"
-        hint="on average"
-        :problem="problemAt('lastFrost')"
-        @update:model-value="change({ lastFrost: $event })"
-      />
-      <DayField
-        :model-value="frosts.firstFrost"
-        :label="inWords('First autumn frost')"
-        hint="on average"
-        :problem="problemAt('firstFrost')"
-        @update:model-value="change({ firstFrost: $event })"
-      />
-      <TypedField
-        :model-value="frostSpreadOf(frosts)"
-        label="Varies by"
-        unit="days"
-        hint="in two springs of three"
-        :problem="problemAt('frostSpreadDays')"
-        @update:model-value="change({ frostSpreadDays: $event })"
-      />
-      <TypedField
-        :model-value="frostRiskOf(frosts)"
-        percent
-        label="Accepted risk of a later frost"
-        hint="for tender plants"
-        :problem="problemAt('frostRisk')"
-        @update:model-value="change({ frostRisk: $event })"
-      />
+      <RecordField at="lastFrost" />
+      <RecordField at="firstFrost" />
+      <RecordField at="frostSpreadDays" :usual="frostSpreadOf(frosts)" />
+      <RecordField at="frostRisk" :usual="frostRiskOf(frosts)" />
     </div>
     <template v-else>
       <div class="four">

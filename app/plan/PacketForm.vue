@@ -54,33 +54,12 @@ const days = (from: number | null, to: number | null) =>
     :finish="finish"
     @close="emit('close')"
   >
-    <ChoiceField v-model="draft.cropId" label="Crop" :choices="crops" :problem="problemAt('cropId')" />
+    <RecordField at="cropId" :choices="crops" />
     <div class="pair">
-      <TextField
-        v-model="draft.name"
-        label="Variety"
-        :problem="problemAt('name')"
-        :placeholder="suggested(draft)"
-      />
-      <TextField
-        v-model="draft.supplier"
-        label="From"
-        hint="as you write it"
-        :problem="problemAt('supplier')"
-      />
-      <TypedField
-        :model-value="draft.year"
-        label="Year"
-        :problem="problemAt('year')"
-        @update:model-value="draft.year = $event ?? 0"
-      />
-      <TypedField
-        v-model="draft.seeds"
-        optional
-        label="Seeds left"
-        hint="if you counted"
-        :problem="problemAt('seeds')"
-      />
+      <RecordField at="name" :placeholder="suggested(draft)" />
+      <RecordField at="supplier" />
+      <RecordField at="year" />
+      <RecordField at="seeds" />
     </div>
     <div class="three">
       <TypedField
@@ -100,40 +79,15 @@ const days = (from: number | null, to: number | null) =>
         :problem="problemAt('upDays.to')"
         @update:model-value="draft.upDays = days(draft.upDays?.from ?? null, $event)"
       />
-      <TypedField
-        :model-value="draft.depthMm ?? null"
-        optional
-        dimension="length"
-        :typical="0.5"
-        label="Depth"
-        hint="if the packet says"
-        :problem="problemAt('depthMm')"
-        @update:model-value="draft.depthMm = $event"
-      />
-      <TypedField
-        :model-value="draft.spacingMm ?? null"
-        optional
-        dimension="length"
-        :typical="300"
-        label="Set out apart"
-        hint="if the packet says"
-        :problem="problemAt('spacingMm')"
-        @update:model-value="draft.spacingMm = $event"
-      />
+      <RecordField at="depthMm" :typical="0.5" />
+      <RecordField at="spacingMm" :typical="300" />
     </div>
     <fieldset class="test">
       <legend>Tested on damp paper</legend>
       <div class="three">
         <TypedField v-model="up" optional label="Came up" @update:model-value="take(draft)" />
         <TypedField v-model="of" optional label="of" @update:model-value="take(draft)" />
-        <TypedField
-          v-model="draft.germination"
-          percent
-          optional
-          label="Germination"
-          hint="empty: by crop and age"
-          :problem="problemAt('germination')"
-        />
+        <RecordField at="germination" />
       </div>
       <p v-if="test" class="soft">
         {{ printShare(test.share) }}; with so few it may be anything from {{ printShare(test.low) }} to

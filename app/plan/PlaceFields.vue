@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { X } from '@lucide/vue'
 import { FLAT_MM } from '#core/containers/flat'
-import { COVERS, placeKindById } from '#core/places/place-kinds'
+import { placeKindById } from '#core/places/place-kinds'
 import { DAYLIGHT_KINDS, LAMP_KINDS, MEASURED_LIGHT } from '#core/places/light-kinds'
 import {
   isLamp,
@@ -12,6 +12,7 @@ import {
   type PlaceLight,
 } from '#core/places/place-light'
 import type { Place } from '#core/places/place'
+import { place as schema } from '#shared/records/place'
 
 /** One place: its room, warmth, light and cover. No lamp is judged before one was named. */
 const place = defineModel<Place>({ required: true })
@@ -41,82 +42,29 @@ const lightFrom = (kindId: string | null): PlaceLight | null =>
         heightCm: null,
         measured: kindId === MEASURED_LIGHT ? { ppfd: 200, atCm: 30, radiusCm: 30 } : null,
       }
-const setLight = (more: Partial<PlaceLight>) => light.value && change({ light: { ...light.value, ...more } })
-const setLamp = (more: Partial<NonNullable<PlaceLight['measured']>>) =>
-  light.value?.measured && setLight({ measured: { ...light.value.measured, ...more } })
+provideRecordDraft({ draft: place as Ref<object>, schema, words: 'places', problemAt: props.problemAt })
+const lampFields = computed(() =>
+  light.value?.kindId === MEASURED_LIGHT
+    ? ['measured.ppfd', 'measured.atCm', 'measured.radiusCm']
+    : ['count'],
+)
 const day = computed(() =>
   light.value && !placeLightProblems(light.value).length ? lightOfDay(light.value, props.hours) : null,
 )
-const covers = { none: 'nothing', dome: 'a dome', film: 'film or glass' }
 </script>
 
 <template>
   <li class="place stack-s">
     <div class="fields">
-      <TextField
-        :model-value="place.name"
-        label="Place"
-        :hint="kind.what"
-        :problem="problemAt('name')"
-        @update:model-value="change({ name: $event })"
+      <RecordField at="name" :hint="kind.what" />
+      <RecordField
+        at="flats"
+        :hint="place.flats === null ? undefined : `of ${length(FLAT_MM.short)} × ${length(FLAT_MM.long)}`"
       />
-      <TypedField
-        :model-value="place.flats"
-        optional
-        label="Room for"
-        unit="flats"
-        :hint="
-          place.flats === null ? 'no end of room' : `of ${length(FLAT_MM.short)} × ${length(FLAT_MM.long)}`
-        "
-        :problem="problemAt('flats')"
-        @update:model-value="change({ flats: $event })"
-      />
-      <TypedField
-        :model-value="place.dayC"
-        dimension="temperature"
-        label="Day temperature"
-        :problem="problemAt('dayC')"
-        @update:model-value="change({ dayC: $event ?? 0 })"
-      />
-      <TypedField
-        :model-value="place.nightC"
-        dimension="temperature"
-        label="Night temperature"
-        :problem="problemAt('nightC')"
-        @update:model-value="change({ nightC: $event ?? 0 })"
-      />
-      <TypedField
-        :model-value="place.heatC"
-        optional
-        dimension="temperature"
-        label="Mat heats mix to"
-        hint="empty: not heated"
-        :problem="problemAt('heatC')"
-        @update:model-value="change({ heatC: $event })"
-      />
-      <ChoiceField
-        :model-value="place.cover"
-        label="Over the seed"
-        :choices="COVERS.map((value) => ({ value, name: covers[value] }))"
-        @update:model-value="change({ cover: $event })"
-      />
-      <TypedField
-        :model-value="place.humidity ?? null"
-        optional
-        percent
-        label="Humidity"
-        hint="empty: usual"
-        :problem="problemAt('humidity')"
-        @update:model-value="change({ humidity: $event })"
-      />
-      <TypedField
-        :model-value="place.reservoirL ?? null"
-        optional
-        dimension="volume"
-        label="Mat or reservoir"
-        hint="empty: watered by hand"
-        :problem="problemAt('reservoirL')"
-        @update:model-value="change({ reservoirL: $event })"
+      <RecordField
+        v-for="key in ['dayC', 'nightC', 'heatC', 'cover', 'humidity', 'reservoirL']"
+        :key="key"
+        :at="key"
       />
       <ChoiceField
         class="light"
@@ -128,48 +76,8 @@ const covers = { none: 'nothing', dome: 'a dome', film: 'film or glass' }
         @update:model-value="change({ light: lightFrom($event) })"
       />
       <template v-if="light && isLamp(light)">
-        <TypedField
-          v-if="light.kindId !== MEASURED_LIGHT"
-          :model-value="light.count"
-          label="Number of lights"
-          :problem="problemAt('light.count')"
-          @update:model-value="setLight({ count: $event ?? 0 })"
-        />
-        <template v-else-if="light.measured">
-          <TypedField
-            :model-value="light.measured.ppfd"
-            label="Light output"
-            unit="µmol"
-            hint="µmol per m² and second"
-            :problem="problemAt('light.measured.ppfd')"
-            @update:model-value="setLamp({ ppfd: $event ?? 0 })"
-          />
-          <TypedField
-            :model-value="light.measured.atCm"
-            label="Measured at height"
-            dimension="length"
-            :unit-in-base="10"
-            :problem="problemAt('light.measured.atCm')"
-            @update:model-value="setLamp({ atCm: $event ?? 0 })"
-          />
-          <TypedField
-            :model-value="light.measured.radiusCm"
-            label="Half width"
-            dimension="length"
-            :unit-in-base="10"
-            hint="0 for a bulb"
-            :problem="problemAt('light.measured.radiusCm')"
-            @update:model-value="setLamp({ radiusCm: $event ?? 0 })"
-          />
-        </template>
-        <TypedField
-          :model-value="lampHeight(light)"
-          label="Height above leaves"
-          dimension="length"
-          :unit-in-base="10"
-          :problem="problemAt('light.heightCm')"
-          @update:model-value="setLight({ heightCm: $event })"
-        />
+        <RecordField v-for="key in lampFields" :key="key" :at="`light.${key}`" />
+        <RecordField at="light.heightCm" :usual="lampHeight(light) ?? undefined" />
       </template>
       <Button v-if="removable" text :aria-label="`Delete ${place.name}`" @click="$emit('remove')">
         <X aria-hidden="true" />

@@ -1,10 +1,10 @@
 import * as z from 'zod'
 import { containerProblems } from '#core/containers/container'
 import { BUILT_IN_CONTAINERS } from '#core/containers/catalogue'
-import { amount, basedOn, basedOnProblems, name, ruled } from './rules'
+import { amountIn, basedOn, basedOnProblems, name, ruled } from './rules'
 import { asContainer } from './as-container'
 
-const mm = amount.describe('Inside measure, mm')
+const mm = amountIn('mm', 'Inside measure, mm')
 
 export const shape = z.discriminatedUnion('form', [
   z.object({
@@ -24,7 +24,7 @@ const fields = z.object({
   kind: z.enum(['tray', 'pot', 'block', 'open tray']),
   cells: z.int('Count whole cells.').describe('Cells in one tray; 1 for pots, blocks and open trays'),
   shape,
-  measuredVolumeMl: amount.nullable().describe('Water one cell holds, mL; overrides the geometry'),
+  measuredVolumeMl: amountIn('mL', 'Water one cell holds, mL; overrides the geometry').nullable(),
 })
 
 export const container = ruled(fields, (value) => [

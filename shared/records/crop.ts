@@ -5,16 +5,16 @@ import { BUILT_IN_CROPS } from '#core/sowing/crops'
 import { EMERGENCE_DAYS } from '#core/sowing/emergence'
 import { AGEING_PER_YEAR, type SeedLife } from '#core/sowing/odds'
 import { SCHEDULES } from '#core/season/schedule/schedules'
-import { amount, basedOn, basedOnProblems, name, ruled } from './rules'
+import { amount, amountIn, basedOn, basedOnProblems, name, ruled } from './rules'
 
 const ids = <T extends string>(all: readonly T[]) => all as unknown as [T, ...T[]]
 
 const figures = z.object({
   weeks: z.tuple([amount, amount]).describe('Weeks before planting out, from and to'),
   outAfterFrostWeeks: amount.describe('Weeks from the last frost to planting out; negative before it'),
-  depthMm: amount.describe('mm; 0 on the surface'),
+  depthMm: amountIn('mm', 'mm; 0 on the surface'),
   light: z.enum(['wants light', 'wants dark', 'either']),
-  warmthC: amount.describe('Best temperature of the mix, °C'),
+  warmthC: amountIn('°C', 'Best temperature of the mix, °C'),
   emergence: z.object({
     like: z.enum(ids(Object.keys(EMERGENCE_DAYS))).describe('Comes up as this crop does'),
     factor: amount.describe('times so many days'),
@@ -24,8 +24,8 @@ const figures = z.object({
   clump: z.boolean(),
   appetite: z.enum(['light', 'medium', 'heavy']),
   buryStem: z.boolean(),
-  lowestNightC: amount.describe('°C'),
-  germination: amount.describe('A fraction, 0–1'),
+  lowestNightC: amountIn('°C', '°C'),
+  germination: amountIn('share', 'A fraction, 0–1'),
   seedLife: z.enum(ids(Object.keys(AGEING_PER_YEAR) as SeedLife[])),
   weeksBeforeFrost: amount.nullable().describe('Weeks it wants outside before the first frost'),
   autumn: z.boolean(),

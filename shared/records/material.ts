@@ -1,24 +1,24 @@
 import * as z from 'zod'
 import { materialProblems } from '#core/media/material'
 import { BUILT_IN } from '#core/media/materials'
-import { amount, basedOn, basedOnProblems, name, ruled } from './rules'
+import { amount, amountIn, basedOn, basedOnProblems, name, ruled } from './rules'
 import { wholeFigures } from './as-material'
 
-const fraction = amount.describe('A fraction, 0–1')
+const fraction = amountIn('share', 'A fraction, 0–1')
 
 const figuresSaid = z.object({
   theta0: fraction,
   theta10: fraction,
   theta50: fraction,
   theta100: fraction,
-  dryBulkDensityGPerL: amount.describe('g/L'),
+  dryBulkDensityGPerL: amountIn('g/L', 'g/L'),
   ph: amount,
-  smeEcMsPerCm: amount.describe('Saturated media extract, mS/cm'),
+  smeEcMsPerCm: amountIn('mS/cm', 'Saturated media extract, mS/cm'),
   organic: fraction,
-  nitrogenPercent: amount.describe('Per cent of dry mass'),
+  nitrogenPercent: amountIn('%', 'Per cent of dry mass'),
   mineralised: fraction.describe('Of the nitrogen, in 8 weeks at 21 °C'),
-  bufferWeight: fraction,
-  coarse: fraction,
+  bufferWeight: amount.describe('A fraction, 0–1'),
+  coarse: amount.describe('A fraction, 0–1'),
   settling: fraction,
   moisture: fraction
     .optional()

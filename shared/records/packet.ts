@@ -1,5 +1,5 @@
 import * as z from 'zod'
-import { amount, name, reference } from './rules'
+import { amount, amountIn, name, reference } from './rules'
 
 /** A packet of seed as a household keeps it. */
 export const packet = z.object({
@@ -18,29 +18,26 @@ export const packet = z.object({
     .nullable()
     .default(null)
     .describe('Seeds left; null when nobody counted'),
-  germination: amount
+  germination: amountIn('share', 'As tested in that year, a fraction')
     .gt(0, 'Germination is above 0 and at most 100 %.')
     .max(1, 'Germination is above 0 and at most 100 %.')
     .nullable()
-    .default(null)
-    .describe('As tested in that year, a fraction'),
+    .default(null),
   upDays: z
     .object({ from: amount.min(1, 'Up after 1 day or more.'), to: amount.max(200, 'Up within 200 days.') })
     .refine(({ from, to }) => from <= to, { error: 'The later day comes after the earlier.', path: ['to'] })
     .nullable()
     .default(null)
     .describe('Days to come up, as the packet says'),
-  depthMm: amount
+  depthMm: amountIn('mm', 'How deep, as the packet says, mm')
     .min(0, 'Seed is sown 0 to 100 mm deep.')
     .max(100, 'Seed is sown 0 to 100 mm deep.')
     .nullable()
-    .default(null)
-    .describe('How deep, as the packet says, mm'),
-  spacingMm: amount
+    .default(null),
+  spacingMm: amountIn('mm', 'How far apart they are set out, as the packet says, mm')
     .min(5, 'Plants stand 5 mm to 5 m apart.')
     .max(5000, 'Plants stand 5 mm to 5 m apart.')
     .nullable()
-    .default(null)
-    .describe('How far apart they are set out, as the packet says, mm'),
+    .default(null),
 })
 export type PacketRecord = z.output<typeof packet>

@@ -51,6 +51,17 @@ export const id = z.uuid('This is not an id.')
 /** Built-in things have short ids, a household's own have UUIDs. */
 export const reference = z.string().min(1, 'Choose one.').max(64)
 export const amount = z.number('This is not a number.')
+
+/** What a number of a record is kept in; a field that shows it reads it here. A share is a fraction, 0–1. */
+export type FieldUnit =
+  'mm' | 'cm' | 'mL' | 'L' | '°C' | 'share' | 'days' | 'mS/cm' | 'g/L' | '%' | 'flats' | 'µmol'
+declare module 'zod' {
+  interface GlobalMeta {
+    unit?: FieldUnit
+  }
+}
+/** An amount kept in a unit. */
+export const amountIn = (unit: FieldUnit, what: string) => amount.meta({ unit }).describe(what)
 /** Zod's ISO date is a real calendar day: it knows the days of each month. Of no other century is anything planned. */
 export const day = z.iso
   .date('This is not a calendar day.')

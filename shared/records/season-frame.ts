@@ -8,7 +8,7 @@ import type { WeatherDay } from '#core/calendar/weather'
 import { LIGHT_METHODS } from '#core/places/light'
 import type { UnitSystem } from '#core/units/unit'
 import { unitById } from '#core/units/unit-table'
-import { amount, day, idsOf, reference, ruled } from './rules'
+import { amount, amountIn, day, idsOf, reference, ruled } from './rules'
 import { place } from './place'
 
 /** The household's year, as core plans with it, and the coldest night ahead that somebody read in a forecast. */
@@ -16,16 +16,18 @@ export const seasonFrame = ruled(
   z.object({
     lastFrost: day.nullable().describe('The last frost of spring, on average; null where it never freezes'),
     firstFrost: day.nullable().describe('The first frost of autumn; null where it never freezes'),
-    frostSpreadDays: amount
-      .nullish()
-      .describe('How far the last frost scatters, one standard deviation in days; 10 where nothing is said'),
-    frostRisk: amount
-      .nullish()
-      .describe('Chance of a later frost that is lived with; 0.1 where nothing is said'),
+    frostSpreadDays: amountIn(
+      'days',
+      'How far the last frost scatters, one standard deviation in days; 10 where nothing is said',
+    ).nullish(),
+    frostRisk: amountIn(
+      'share',
+      'Chance of a later frost that is lived with; 0.1 where nothing is said',
+    ).nullish(),
     nights: z
       .object({
-        coldestC: amount.describe('Coldest nights of the year, °C'),
-        warmestC: amount.describe('Warmest nights, °C'),
+        coldestC: amountIn('°C', 'Coldest nights of the year, °C'),
+        warmestC: amountIn('°C', 'Warmest nights, °C'),
         coldestOn: day.describe('The day the coldest fall on, in the year of the season'),
       })
       .nullish()
@@ -40,9 +42,9 @@ export const seasonFrame = ruled(
     potMixId: reference
       .nullish()
       .describe('The recipe it pots up in; null for the first that can be made of its supplies'),
-    tubL: amount.describe('The tub mixes are stirred in, L'),
-    canL: amount.describe('The can feeds are carried in, L'),
-    shareDays: amount.nullish().describe('Sowings so many days apart share a tray; 2 where nothing is said'),
+    tubL: amountIn('L', 'The tub mixes are stirred in, L'),
+    canL: amountIn('L', 'The can feeds are carried in, L'),
+    shareDays: amountIn('days', 'Sowings so many days apart share a tray; 2 where nothing is said').nullish(),
     fillHabit: z
       .enum(['tray', 'sown'])
       .nullish()

@@ -36,6 +36,7 @@ const problems = computed((): readonly Problem[] => {
   return props.alsoWrong?.(draft.value) ?? []
 })
 const problemAt = useProblemAt(() => problems.value, saving)
+provideRecordDraft({ draft, schema, words: props.collection, problemAt })
 const blocked = computed(
   () => problems.value.length > 0 || !!unreadable.value || saving.value.state === 'busy',
 )

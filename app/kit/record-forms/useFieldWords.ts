@@ -1,26 +1,6 @@
-import { first } from '#core/numeric/at'
+import { fieldWords } from '#shared/messages/fields'
 import { printNumber, printQuantity, printShare } from '#core/units/format'
 
-/** Names of fields that say more than their key does. */
-const LABELS: Readonly<Record<string, string>> = {
-  nPercent: 'Nitrogen, %',
-  p2o5Percent: 'Phosphate, %',
-  k2oPercent: 'Potash, %',
-  cropId: 'Crop',
-  feedId: 'Feed',
-  recipeId: 'Recipe',
-  packetId: 'Packet',
-  batchId: 'Batch',
-  toolId: 'Measured with',
-  goodsId: 'What is in it',
-  outOn: 'Out on',
-  sowOn: 'Sown on',
-  onDate: 'Filled on',
-  canL: 'Can',
-  tubL: 'Tub',
-  nightC: 'Coldest night',
-  targetNMgPerL: 'Strength, mg/L of nitrogen',
-}
 /** How a number is printed, by the unit its field is named after. */
 const UNITS = [
   [/Ml$/, (value, units) => printQuantity(value / 1000, 'volume', units)],
@@ -39,14 +19,7 @@ export function useFieldWords() {
   const household = useHousehold()
   const { printDay } = useDates()
 
-  const labelOf = (key: string) => {
-    const words = key
-      .replace(/(Ml|Mm|MgPerL|GPerL|[a-z]L|Id)$/, (unit) =>
-        unit.length === 2 && unit[1] === 'L' ? first(unit) : '',
-      )
-      .replace(/[A-Z]/g, (letter) => ` ${letter.toLowerCase()}`)
-    return LABELS[key] ?? first(words).toUpperCase() + words.slice(1)
-  }
+  const labelOf = (key: string) => fieldWords(undefined, key).label
 
   /** Names of things, where a value is the id of one. */
   function named(id: string): string | undefined {

@@ -4,7 +4,8 @@ import type { Material, MaterialFigure, MaterialFigures } from '#core/media/mate
 import { BUILT_IN } from '#core/media/materials'
 import { FIT_ENOUGH, fitError } from '#core/media/retention'
 import { printNumber, printShare } from '#core/units/format'
-import type { MaterialRecord } from '#shared/records/material'
+import { fieldAt } from '#shared/records/field-at'
+import { material as schema, type MaterialRecord } from '#shared/records/material'
 
 /** A material's figures, each with its source, to be corrected by the household's own measuring. */
 const props = defineProps<{ material?: Material }>()
@@ -12,26 +13,26 @@ const emit = defineEmits<{ close: [] }>()
 
 const household = useHousehold()
 
-const FIGURES: { key: MaterialFigure; label: string; unit?: string; percent?: boolean }[] = [
-  { key: 'theta0', label: 'All pores', percent: true },
-  { key: 'theta10', label: 'Water at 10 cm', percent: true },
-  { key: 'theta50', label: 'Water at 50 cm', percent: true },
-  { key: 'theta100', label: 'Water at 100 cm', percent: true },
-  { key: 'dryBulkDensityGPerL', label: 'Dry weight', unit: 'g/L' },
-  { key: 'ph', label: 'pH' },
-  { key: 'smeEcMsPerCm', label: 'Salts', unit: 'mS/cm' },
-  { key: 'organic', label: 'Organic', percent: true },
-  { key: 'nitrogenPercent', label: 'Nitrogen', unit: '%' },
-  { key: 'mineralised', label: 'of it in 8 weeks', percent: true },
-  { key: 'bufferWeight', label: 'Hold on the pH' },
-  { key: 'coarse', label: 'Coarseness, 0 to 1' },
-  { key: 'settling', label: 'Settles by', percent: true },
-  { key: 'moisture', label: 'Water as bought, by weight', percent: true },
+const FIGURES: readonly MaterialFigure[] = [
+  'theta0',
+  'theta10',
+  'theta50',
+  'theta100',
+  'dryBulkDensityGPerL',
+  'ph',
+  'smeEcMsPerCm',
+  'organic',
+  'nitrogenPercent',
+  'mineralised',
+  'bufferWeight',
+  'coarse',
+  'settling',
+  'moisture',
 ]
 
 const source = computed(() => props.material ?? present(BUILT_IN.get('compost')))
 const figuresOf = (material: Material) =>
-  Object.fromEntries(FIGURES.map(({ key }) => [key, material[key]])) as unknown as MaterialFigures
+  Object.fromEntries(FIGURES.map((key) => [key, material[key]])) as unknown as MaterialFigures
 const original = computed(() => (props.material ? BUILT_IN.get(props.material.id) : undefined))
 const stored = computed(() =>
   household.everything?.materials.find(({ id, body }) => (body.basedOn ?? id) === props.material?.id),
@@ -48,13 +49,12 @@ const first: MaterialRecord = {
 const fit = ({ figures: { theta0, theta10, theta50, theta100 } }: MaterialRecord) =>
   fitError([theta0, theta10, theta50, theta100])
 
-const tags = computed(() => [...new Set(FIGURES.map(({ key }) => source.value.sources[key].tag))])
+const tags = computed(() => [...new Set(FIGURES.map((key) => source.value.sources[key].tag))])
 /** What stands beside a field: the built-in value when it was changed, else where it comes from. */
-function hint(draft: MaterialRecord, { key, percent }: (typeof FIGURES)[number]) {
+function hint(draft: MaterialRecord, key: MaterialFigure) {
   const before = original.value?.[key]
-  if (before !== undefined && before !== (draft.figures[key] ?? before))
-    return `was ${percent ? `${printNumber(before * 100)} %` : printNumber(before)}`
-  return source.value.sources[key].tag
+  if (before === undefined || before === (draft.figures[key] ?? before)) return source.value.sources[key].tag
+  return `was ${fieldAt(schema, `figures.${key}`).unit === 'share' ? printShare(before) : printNumber(before)}`
 }
 </script>
 
@@ -66,8 +66,8 @@ function hint(draft: MaterialRecord, { key, percent }: (typeof FIGURES)[number])
     :first="first"
     @close="emit('close')"
   >
-    <template #default="{ draft, problemAt }">
-      <TextField v-model="draft.name" v-first-focus label="Name" :problem="problemAt('name')" />
+    <template #default="{ draft }">
+      <RecordField v-first-focus at="name" />
       <p v-if="material" class="soft">{{ material.sustainability }}</p>
       <p v-if="original" class="soft small">
         {{ original.sources.theta10.cite }}. Type over what you measured; the rest stays standard.
@@ -80,16 +80,12 @@ function hint(draft: MaterialRecord, { key, percent }: (typeof FIGURES)[number])
         }}
       </p>
       <div class="three">
-        <TypedField
-          v-for="figure in FIGURES"
-          :key="figure.key"
-          :model-value="draft.figures[figure.key] ?? source[figure.key]"
-          :label="figure.label"
-          v-bind="figure.unit ? { unit: figure.unit } : {}"
-          :percent="figure.percent ?? false"
-          :hint="hint(draft, figure)"
-          :problem="problemAt(`figures.${figure.key}`)"
-          @update:model-value="draft.figures = { ...draft.figures, [figure.key]: $event ?? 0 }"
+        <RecordField
+          v-for="key in FIGURES"
+          :key="key"
+          :at="`figures.${key}`"
+          :usual="source[key]"
+          :hint="hint(draft, key)"
         />
       </div>
       <p class="soft small">

@@ -7,6 +7,7 @@ import { stockProblems } from '#shared/reckoning/shelves'
 import type { Stored } from '#shared/records/collections'
 
 const { mass, volume } = useMeasures()
+const { currency } = useMoney()
 
 /** A kind of pack on the shelf: what is in it, how much, what it costs, and how many there are. */
 defineProps<{ stock?: Stored<StockRecord> }>()
@@ -128,19 +129,8 @@ const finish = (draft: StockRecord): StockRecord => ({
         hint="0 when none is open"
         @update:model-value="setPacks(draft, split(draft).full, Math.max(0, $event ?? 0))"
       />
-      <TypedField
-        v-model="draft.price"
-        optional
-        label="Price of a pack"
-        hint="your currency"
-        :problem="problemAt('price')"
-      />
+      <RecordField at="price" :hint="currency" />
     </div>
-    <TextField
-      v-model="draft.name"
-      label="What you call it"
-      :problem="problemAt('name')"
-      :placeholder="suggested(draft)"
-    />
+    <RecordField at="name" :placeholder="suggested(draft)" />
   </RecordForm>
 </template>

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { DEVICE_KINDS } from '#core/readings/kinds'
 import { withOutside } from '#core/season/schedule/stays'
 import type { Stored } from '#shared/records/collections'
 import type { DeviceRecord } from '#shared/records/device'
@@ -28,20 +27,14 @@ const FIRST: DeviceRecord = {
 
 <template>
   <RecordForm
-    v-slot="{ draft, problemAt }"
     collection="devices"
     :header="device ? 'This device' : 'A device'"
     :stored="device"
     :first="FIRST"
     @close="$emit('close')"
   >
-    <TextField v-model="draft.name" v-first-focus label="What you call it" :problem="problemAt('name')" />
-    <ChoiceField
-      v-model="draft.kind"
-      label="Kind"
-      :choices="DEVICE_KINDS.map((value) => ({ value, name: value }))"
-      hint="what it measures is told by the units it sends"
-    />
-    <ChoiceField v-model="draft.placeId" label="Stands in" :choices="places" />
+    <RecordField v-first-focus at="name" />
+    <RecordField at="kind" />
+    <RecordField at="placeId" :choices="places" />
   </RecordForm>
 </template>
