@@ -22,8 +22,15 @@ interface Def {
   readonly options?: readonly z.ZodType[]
   readonly items?: readonly z.ZodType[]
   readonly entries?: Record<string, string>
+  readonly values?: readonly string[]
 }
 const defOf = (schema: z.ZodType) => schema._zod.def as unknown as Def
+
+/** A field of several kinds of record: what tells them apart is a choice, any other is the same in each. */
+const ofUnion = (found: readonly z.ZodType[]): z.ZodType | undefined => {
+  const told = found.flatMap((one) => defOf(one).values ?? [])
+  return told.length ? z.enum(told as [string, ...string[]]) : found[0]
+}
 
 /** `figures.weeks[0]` → `figures`, `weeks`, `0` */
 export const stepsOf = (path: string): string[] => path.split(/[.[\]]+/).filter(Boolean)
@@ -53,7 +60,7 @@ export function fieldAt(schema: z.ZodType, path: string): Field {
       shape?.[step] ??
       items?.[Number(step)] ??
       element ??
-      options?.map((one) => defOf(one).shape?.[step]).find(Boolean)
+      (options && ofUnion(options.flatMap((one) => defOf(one).shape?.[step] ?? [])))
     if (!inside) throw new RangeError(`${path}: the record has no such field.`)
     ;[here, optional, unit] = [inside, false, undefined]
   }
