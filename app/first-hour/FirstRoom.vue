@@ -48,7 +48,7 @@ const verdict = (place: Place) => {
 
 <template>
   <div class="stack">
-    <ul class="rooms stack-s">
+    <ul class="stack-s">
       <li v-for="kind in kinds" :key="kind.id">
         <CheckField :model-value="!!of(kind.id)" @update:model-value="tick(kind.id, $event)">
           <b>{{ kind.name }}</b> <span class="soft">{{ kind.what }}</span>
@@ -98,12 +98,6 @@ const verdict = (place: Place) => {
 </template>
 
 <style scoped>
-.rooms {
-  list-style: none;
-  margin: 0;
-  padding: 0;
-}
-
 .more {
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(12rem, 1fr));

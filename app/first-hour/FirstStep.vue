@@ -8,7 +8,7 @@ const id = useId()
 
 <template>
   <section class="step stack" :aria-labelledby="id" :class="{ done }">
-    <h2 :id="id">
+    <h2 class="row nowrap" :id="id">
       <span class="number" aria-hidden="true"
         ><Check v-if="done" /><template v-else>{{ number }}</template></span
       >
@@ -25,12 +25,6 @@ const id = useId()
   border-radius: 0.3rem;
   background: var(--paper-raised);
   box-shadow: var(--shade);
-}
-
-h2 {
-  display: flex;
-  gap: 0.6rem;
-  align-items: center;
 }
 
 .number {

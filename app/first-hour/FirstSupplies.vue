@@ -96,7 +96,7 @@ const toBuy = computed(() => missing(seedMix.value))
       <legend>{{ group.title }}</legend>
       <ul class="supplies">
         <li v-for="row in group.rows" :key="row.id">
-          <p v-if="row.owned" class="owned">
+          <p v-if="row.owned" class="row-s nowrap">
             <CheckField :model-value="true" disabled>{{ row.name }}</CheckField>
             <Button text :aria-label="`Edit ${row.name}`" @click="editing = row.owned">Edit</Button>
           </p>
@@ -142,18 +142,6 @@ const toBuy = computed(() => missing(seedMix.value))
 </template>
 
 <style scoped>
-fieldset {
-  margin: 0;
-  padding: 0;
-  border: 0;
-  min-width: 0;
-}
-
-legend {
-  padding: 0 0 0.3rem;
-  font-weight: 650;
-}
-
 .supplies {
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(15rem, 1fr));
@@ -164,11 +152,5 @@ legend {
   display: grid;
   gap: 0.2rem;
   align-content: start;
-}
-
-.owned {
-  display: flex;
-  gap: 0.4rem;
-  align-items: center;
 }
 </style>

@@ -99,10 +99,10 @@ const AGAIN = `M${node('learned').x + W / 2} ${node('learned').y} L${node('sched
 </script>
 
 <template>
-  <figure class="how stack-l">
+  <figure class="stack-l">
     <DrawingFrame file="how-it-works" title="How it works"
       ><div class="scrolls" tabindex="0" role="region" aria-label="The drawing">
-        <svg viewBox="0 0 930 410" role="img" aria-labelledby="how-title how-text">
+        <svg class="drawn" viewBox="0 0 930 410" role="img" aria-labelledby="how-title how-text">
           <title id="how-title">How it works</title>
           <desc id="how-text">
             What you tell it on the left becomes a plan in the middle and jobs on the right; what happened
@@ -181,15 +181,6 @@ const AGAIN = `M${node('learned').x + W / 2} ${node('learned').y} L${node('sched
 </template>
 
 <style scoped>
-.how {
-  margin: 0;
-}
-
-svg {
-  width: 100%;
-  height: auto;
-}
-
 .heads text {
   text-anchor: middle;
   font: 650 17px var(--heading);

@@ -191,15 +191,6 @@ const caution = cautions(['concentrates', 'fertiliser'])
 
 fieldset {
   columns: 2;
-  min-width: 0;
-  padding: 0;
-  margin: 0;
-  border: 0;
-}
-
-legend {
-  padding: 0 0 0.3rem;
-  font-weight: 600;
 }
 
 fieldset label {

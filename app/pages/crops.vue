@@ -200,7 +200,7 @@ const own = computed(() => household.crops.find(({ id }) => id === chosen.value.
         @filter="searched = $event.value"
       >
         <template #option="{ option }: { option: Shown }">
-          <span class="option">
+          <span class="option row nowrap">
             <CropPicture :family="option.crop.family" />
             <span
               >{{ option.crop.name }} <i v-if="isOwn(option.crop)" class="small">yours</i
@@ -325,12 +325,6 @@ article header {
 
 article header h2 {
   flex: 1;
-}
-
-.option {
-  display: flex;
-  gap: 0.6rem;
-  align-items: center;
 }
 
 .option small {

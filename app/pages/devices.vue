@@ -106,22 +106,13 @@ const anySimulated = computed(() => household.devices.some(({ body }) => body.si
   max-width: 60rem;
 }
 
-.list,
-.printed {
-  margin: 0;
-  padding: 0;
-  list-style: none;
-}
-
 .days {
   display: flex;
   flex-wrap: wrap;
   gap: 0.4rem 1.6rem;
-  margin: 0;
 }
 
 .day {
-  margin: 0;
   font-weight: 650;
 }
 </style>

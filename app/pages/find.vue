@@ -223,7 +223,7 @@ function use(parts: readonly Part[]) {
           />
         </div>
       </FoldAway>
-      <div class="go">
+      <div class="go row nowrap">
         <Button v-if="done === null" type="submit" class="main" :disabled="materials.length === 0">
           Find
         </Button>
@@ -305,18 +305,6 @@ function use(parts: readonly Part[]) {
   align-items: start;
 }
 
-fieldset {
-  min-width: 0;
-  padding: 0;
-  margin: 0;
-  border: 0;
-}
-
-legend {
-  padding: 0 0 0.3rem;
-  font-weight: 600;
-}
-
 .from-supplies {
   display: flex;
   flex-wrap: wrap;
@@ -340,12 +328,6 @@ legend {
   gap: 0.4rem;
   align-items: center;
   padding: 0.15rem 0;
-}
-
-.go {
-  display: flex;
-  align-items: center;
-  gap: 0.7rem;
 }
 
 .go .main {

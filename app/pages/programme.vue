@@ -187,7 +187,7 @@ const blocked = computed(() =>
     <section v-if="household.programmes.length" class="whole" aria-labelledby="kept-title">
       <h2 id="kept-title">Saved schedules</h2>
       <ul>
-        <li v-for="one in household.programmes" :key="one.id" class="kept">
+        <li v-for="one in household.programmes" :key="one.id" class="row nowrap">
           <NuxtLink :to="`/programme?programme=${one.id}`">{{ one.body.name }}</NuxtLink>
           <span class="soft">· {{ counted(one.body.plants, 'plant') }}, {{ one.body.method }}</span>
           <Button text @click="sharing = one.body"
@@ -222,12 +222,6 @@ const blocked = computed(() =>
   border-color: var(--beet);
   background: var(--beet-wash);
   color: var(--beet);
-}
-
-.kept {
-  display: flex;
-  gap: 0.5rem;
-  align-items: center;
 }
 
 .save {

@@ -221,7 +221,7 @@ function errorOf({ kind, capacityMl }: Tool) {
               <Button @click="material = 'new'"> <Plus aria-hidden="true" /> Add a material </Button>
             </template>
             <template #name="{ row }">
-              <button type="button" class="name swatched" @click="material = row.one">
+              <button type="button" class="name swatched row nowrap" @click="material = row.one">
                 <svg width="24" height="24" aria-hidden="true">
                   <rect width="24" height="24" rx="4" :fill="textureFill(row.id)" />
                 </svg>
@@ -254,12 +254,6 @@ function errorOf({ kind, capacityMl }: Tool) {
 </template>
 
 <style scoped>
-.swatched {
-  display: flex;
-  align-items: center;
-  gap: 0.6rem;
-}
-
 .swatched svg {
   flex: none;
 }

@@ -58,12 +58,6 @@ const at = computed(() => `/api/households/${household.id}/tables`)
   max-width: 60rem;
 }
 
-.plain {
-  list-style: none;
-  margin: 0;
-  padding: 0;
-}
-
 .plain li {
   display: flex;
   flex-wrap: wrap;

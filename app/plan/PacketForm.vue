@@ -103,9 +103,4 @@ const days = (from: number | null, to: number | null) =>
   padding: 0;
   border: 0;
 }
-
-legend {
-  padding: 0 0 0.3rem;
-  font-weight: 650;
-}
 </style>

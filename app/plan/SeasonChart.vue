@@ -248,11 +248,6 @@ svg {
   user-select: none;
 }
 
-text {
-  fill: var(--ink);
-  font-size: 14px;
-}
-
 .week {
   stroke: var(--line);
   stroke-opacity: 0.55;

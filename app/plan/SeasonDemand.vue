@@ -152,8 +152,6 @@ const feedBars = computed(() =>
 <style scoped>
 /* Numbers are read over the hatching. */
 text {
-  fill: var(--ink);
-  font-size: 14px;
   stroke: var(--paper);
   stroke-width: 4;
   paint-order: stroke;

@@ -162,7 +162,6 @@ const text = computed(() => {
 }
 
 text {
-  fill: var(--ink);
   font-size: 15px;
   pointer-events: none;
 }

@@ -20,13 +20,11 @@ defineEmits<{ choose: [choice: Choice] }>()
   border: 0;
   border-left: 4px solid var(--marigold);
   background: var(--paper-deep);
-  align-items: stretch;
 }
 
 legend {
   float: left;
   width: 100%;
   padding: 0 0 0.4rem;
-  font-weight: 600;
 }
 </style>

@@ -94,10 +94,6 @@ async function choose(choice: ReadText['questions'][number]['choices'][number]) 
 </template>
 
 <style scoped>
-.words {
-  align-items: stretch;
-}
-
 .words button {
   display: grid;
   justify-items: start;

@@ -50,9 +50,6 @@ ul {
   display: flex;
   flex-wrap: wrap;
   gap: 0.2rem 1.4rem;
-  margin: 0;
-  padding: 0;
-  list-style: none;
 }
 
 form {

@@ -107,7 +107,7 @@ async function begin() {
     <section v-if="gone.length" class="first stack-l" aria-labelledby="gone">
       <h2 id="gone">Recently deleted</h2>
       <ul class="plain">
-        <li v-for="one in gone" :key="one.id" class="gone">
+        <li v-for="one in gone" :key="one.id" class="row-l nowrap">
           {{ one.name }}
           <Button @click="bringBack(one.id)"
             >Restore<span class="unseen"> {{ one.name }}</span></Button
@@ -154,12 +154,6 @@ async function begin() {
   width: 1.3rem;
   height: 1.3rem;
   accent-color: var(--enamel);
-}
-
-.gone {
-  display: flex;
-  gap: 0.8rem;
-  align-items: center;
 }
 
 .here {

@@ -12,6 +12,7 @@ const CELLS = [0, 1, 2, 3, 4]
 
 <template>
   <svg
+    class="drawn"
     viewBox="0 0 460 140"
     role="img"
     aria-label="Layers of mix, a tray of seedlings, a pot, and a plant outdoors"
@@ -52,10 +53,7 @@ const CELLS = [0, 1, 2, 3, 4]
 
 <style scoped>
 svg {
-  display: block;
-  width: 100%;
   max-width: 30rem;
-  height: auto;
 }
 
 .line,

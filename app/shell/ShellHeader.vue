@@ -13,7 +13,7 @@ const { main, here } = usePlaces()
 
 <template>
   <header class="shell">
-    <NuxtLink to="/" class="brand" aria-label="Blastomix: Today">
+    <NuxtLink to="/" class="brand row-s nowrap" aria-label="Blastomix: Today">
       <svg viewBox="0 0 32 30" width="34" height="32" aria-hidden="true">
         <path d="M16 29V15" stroke="currentColor" stroke-width="2.4" stroke-linecap="round" />
         <path
@@ -108,9 +108,6 @@ const { main, here } = usePlaces()
 }
 
 .brand {
-  display: flex;
-  align-items: center;
-  gap: 0.35rem;
   padding-bottom: 0.85rem;
   color: var(--ink);
   font: 720 1.5rem/1 var(--heading);

@@ -54,16 +54,9 @@ const gone = computed(() => absence.value !== null && absence.value.from <= seas
   background: var(--paper-deep);
 }
 
-h2 {
-  font-size: 1.15rem;
-}
-
 ul {
   display: flex;
   flex-wrap: wrap;
   gap: 0.2rem 1.4rem;
-  margin: 0;
-  padding: 0;
-  list-style: none;
 }
 </style>

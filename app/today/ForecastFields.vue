@@ -69,7 +69,6 @@ const hint = computed(() =>
 .fields {
   width: 100%;
   padding-bottom: 0.5rem;
-  align-items: stretch;
 }
 
 .fields > * {

@@ -225,7 +225,6 @@ svg {
 }
 
 text {
-  fill: var(--ink);
   font-size: 13.5px;
   font-weight: 600;
 }

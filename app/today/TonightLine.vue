@@ -29,7 +29,7 @@ const open = ref(false)
 
 <template>
   <section class="tonight" :class="{ cold: tonight?.bringIn.length }" aria-label="Tonight">
-    <p>
+    <p class="row nowrap">
       <Moon aria-hidden="true" /> <strong>{{ line }}</strong>
     </p>
     <Button text :aria-expanded="open" @click="open = !open">{{ open ? 'Close' : 'Edit forecast' }}</Button>
@@ -55,9 +55,6 @@ const open = ref(false)
 }
 
 p {
-  display: flex;
-  gap: 0.5rem;
-  align-items: center;
   flex: 1 1 12rem;
 }
 

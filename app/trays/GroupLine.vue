@@ -217,7 +217,6 @@ function keepCount() {
 
 .acts {
   grid-column: 2;
-  align-items: stretch;
 }
 
 .count input {

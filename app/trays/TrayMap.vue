@@ -83,7 +83,7 @@ function go(event: PointerEvent) {
 
 <template>
   <div ref="box" class="map" :class="{ large: zoom > 1.05 }">
-    <div v-if="zoom > 1.05" class="beside no-print">
+    <div v-if="zoom > 1.05" class="beside no-print row nowrap">
       <div
         class="whole"
         aria-hidden="true"
@@ -135,9 +135,6 @@ function go(event: PointerEvent) {
 }
 
 .beside {
-  display: flex;
-  gap: 0.6rem;
-  align-items: center;
   padding-bottom: 0.4rem;
 }
 

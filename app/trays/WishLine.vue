@@ -103,10 +103,6 @@ async function layOut() {
 </template>
 
 <style scoped>
-.line {
-  align-items: stretch;
-}
-
 .line input {
   flex: 1 1 11rem;
   min-width: 0;

@@ -12,19 +12,13 @@ defineEmits<{ stop: [] }>()
 </script>
 
 <template>
-  <div class="under-way">
+  <div class="row-l nowrap">
     <ProgressBar class="bar" :value="Math.round(done * 100)" :show-value="false" :aria-label="label" />
     <Button @click="$emit('stop')">Stop</Button>
   </div>
 </template>
 
 <style scoped>
-.under-way {
-  display: flex;
-  align-items: center;
-  gap: 0.8rem;
-}
-
 .bar {
   width: min(16rem, 50vw);
 }

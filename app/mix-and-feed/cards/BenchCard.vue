@@ -58,7 +58,6 @@ const { said } = useMeasures()
 
 .bar {
   padding-bottom: 1rem;
-  align-items: stretch;
 }
 
 .bar > :first-child {

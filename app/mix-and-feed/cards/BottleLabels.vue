@@ -34,10 +34,6 @@ const { said } = useMeasures()
 </template>
 
 <style scoped>
-.labels {
-  align-items: stretch;
-}
-
 .labels li {
   display: grid;
   gap: 0.15rem;

@@ -157,7 +157,6 @@ text {
   text-anchor: middle;
   font-weight: 700;
   font-size: 15px;
-  fill: var(--ink);
   paint-order: stroke;
   stroke: var(--paper-raised);
   stroke-width: 4px;

@@ -64,7 +64,7 @@ const text = computed(() => {
 </script>
 
 <template>
-  <svg ref="chart" :viewBox="`0 0 ${width} ${HEIGHT}`" role="img" :aria-label="text">
+  <svg class="drawn" ref="chart" :viewBox="`0 0 ${width} ${HEIGHT}`" role="img" :aria-label="text">
     <defs>
       <pattern id="hunger" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
         <path d="M0 0V7" class="hatch" />
@@ -116,24 +116,6 @@ const text = computed(() => {
 </template>
 
 <style scoped>
-svg {
-  display: block;
-  width: 100%;
-}
-
-text {
-  fill: var(--ink);
-  font-size: 14px;
-}
-
-.axis path {
-  stroke: var(--line);
-}
-
-.axis text {
-  fill: var(--ink-soft);
-}
-
 .axis .name {
   font-weight: 650;
 }

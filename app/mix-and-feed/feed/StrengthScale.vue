@@ -203,12 +203,7 @@ svg {
 }
 
 text {
-  fill: var(--ink);
   font-size: 15px;
-}
-
-.grid path {
-  stroke: var(--line);
 }
 
 .grid text {

@@ -13,7 +13,7 @@ const jugs = computed(() =>
 </script>
 
 <template>
-  <ul class="jugs row-l">
+  <ul class="row-l">
     <li v-for="(jug, i) in jugs" :key="i">
       <svg viewBox="0 0 120 130" aria-hidden="true">
         <path
@@ -30,10 +30,6 @@ const jugs = computed(() =>
 </template>
 
 <style scoped>
-.jugs {
-  align-items: stretch;
-}
-
 li {
   display: grid;
   justify-items: center;
@@ -60,6 +56,5 @@ svg {
 text {
   text-anchor: middle;
   font: 740 1.3rem var(--heading);
-  fill: var(--ink);
 }
 </style>

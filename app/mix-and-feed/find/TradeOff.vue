@@ -44,7 +44,7 @@ const text = computed(() => {
 </script>
 
 <template>
-  <svg :viewBox="`0 0 ${WIDTH} ${HEIGHT}`" role="img" :aria-label="text">
+  <svg class="drawn" :viewBox="`0 0 ${WIDTH} ${HEIGHT}`" role="img" :aria-label="text">
     <g class="axis">
       <g v-for="value in sx.ticks(6)" :key="`x${value}`">
         <path :d="`M${sx(value)} ${PAD.top}V${HEIGHT - PAD.bottom}`" />
@@ -75,13 +75,7 @@ const text = computed(() => {
 
 <style scoped>
 svg {
-  display: block;
-  width: 100%;
   max-width: 38rem;
-}
-
-.axis path {
-  stroke: var(--line);
 }
 
 text {

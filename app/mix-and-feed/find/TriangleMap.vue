@@ -115,6 +115,7 @@ function press(event: KeyboardEvent) {
 
 <template>
   <svg
+    class="drawn"
     ref="svg"
     :viewBox="`0 0 ${SIDE + 2 * PAD} ${TALL + 2 * PAD}`"
     role="group"
@@ -163,8 +164,6 @@ function press(event: KeyboardEvent) {
 
 <style scoped>
 svg {
-  display: block;
-  width: 100%;
   max-width: 28rem;
   overflow: visible;
 }
@@ -175,7 +174,6 @@ svg {
 }
 
 text {
-  fill: var(--ink);
   font-size: 16px;
   font-weight: 600;
 }

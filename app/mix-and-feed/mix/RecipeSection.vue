@@ -155,7 +155,7 @@ function press(boundary: number, event: KeyboardEvent) {
           <strong :title="row.name">{{ row.name.split(',')[0] }}</strong>
           <span>{{ printShare(row.share) }}</span>
         </p>
-        <div class="how-much">
+        <div class="how-much row-s nowrap">
           <TypedField
             v-if="perCent"
             :model-value="row.share"
@@ -290,12 +290,6 @@ li {
 
 .remove {
   width: 2rem;
-}
-
-.how-much {
-  display: flex;
-  align-items: center;
-  gap: 0.35rem;
 }
 
 .how-much > :first-child {

@@ -129,7 +129,7 @@ const allCautions = computed((): Caution[] =>
           </tbody>
         </table>
       </section>
-      <label class="fills-at no-print">
+      <label class="fills-at no-print row nowrap">
         Start filling at <InputText v-model="fillsAt" type="time" aria-label="Start filling at" />
       </label>
       <StepList :steps="planned.steps" boxes timed :on-date="batch.body.onDate" :fills-at-min="fillsAtMin" />
@@ -144,9 +144,6 @@ const allCautions = computed((): Caution[] =>
 
 <style scoped>
 .fills-at {
-  display: flex;
-  align-items: center;
-  gap: 0.6rem;
   font-weight: 600;
 }
 

@@ -80,7 +80,7 @@ const looseFeeds = computed(() =>
           <span v-if="household.making(batch.id)" class="made">made</span>
           <span v-else-if="batch.body.onDate" class="soft">{{ printDay(batch.body.onDate) }}</span>
         </p>
-        <div class="actions">
+        <div class="actions row-s nowrap">
           <NuxtLink :to="`/batches/${batch.id}`" class="button"
             ><FileText aria-hidden="true" /> Card</NuxtLink
           >
@@ -176,12 +176,6 @@ const looseFeeds = computed(() =>
   border-radius: 1em;
   color: var(--enamel);
   font: 650 0.9375rem/1.45 var(--text);
-}
-
-.actions {
-  display: flex;
-  gap: 0.3rem;
-  align-items: center;
 }
 
 .feeds li,

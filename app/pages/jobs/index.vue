@@ -62,7 +62,7 @@ const subjects = (what: 'trays' | 'batches', list: readonly { id: string }[]) =>
     <section v-if="guidedJobs.open.length" aria-labelledby="open-title">
       <h2 id="open-title">Under way</h2>
       <ul>
-        <li v-for="guidedJob in guidedJobs.open" :key="guidedJob.id">
+        <li class="row-l nowrap" v-for="guidedJob in guidedJobs.open" :key="guidedJob.id">
           <NuxtLink :to="`/jobs/${guidedJob.id}`" class="button main">Go on</NuxtLink>
           <div>
             <p class="title">{{ guidedJob.body.name }}</p>
@@ -127,7 +127,7 @@ const subjects = (what: 'trays' | 'batches', list: readonly { id: string }[]) =>
     <section v-if="ended.length" aria-labelledby="ended-title">
       <h2 id="ended-title">Ended</h2>
       <ul>
-        <li v-for="guidedJob in ended" :key="guidedJob.id" class="old">
+        <li v-for="guidedJob in ended" :key="guidedJob.id" class="old row-l nowrap">
           <div>
             <p>{{ GUIDED_JOB_NAMES[guidedJob.body.kind] }}: {{ guidedJob.body.name }}</p>
             <p class="soft">
@@ -154,9 +154,6 @@ section {
 }
 
 li {
-  display: flex;
-  gap: 1rem;
-  align-items: center;
   padding: 0.7rem 0;
   border-top: 1px solid var(--line);
 }

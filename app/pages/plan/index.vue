@@ -144,9 +144,4 @@ async function copyCalendar() {
   gap: 0.2rem 1rem;
   align-items: center;
 }
-
-.empty {
-  padding: 3rem 0;
-  text-align: center;
-}
 </style>

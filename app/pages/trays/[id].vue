@@ -468,16 +468,8 @@ const advised = computed(() => present(tray.value).groups.length > 1)
   display: none;
 }
 
-.links {
-  align-items: stretch;
-}
-
 .day {
   width: 11rem;
-}
-
-.does {
-  margin: 0;
 }
 
 .bench {

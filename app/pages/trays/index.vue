@@ -214,9 +214,4 @@ const standsNow = (tray: Stored<TrayRecord>) => {
 .one:hover .what {
   text-decoration: underline;
 }
-
-.empty {
-  padding: 3rem 0;
-  text-align: center;
-}
 </style>

@@ -312,11 +312,6 @@ const usesTrays = computed(() => kind.value !== 'bottle' && kind.value !== 'tub'
   align-items: end;
 }
 
-.empty {
-  padding: 3rem 0;
-  text-align: center;
-}
-
 @media (max-width: 60rem) {
   .bench {
     grid-template-columns: minmax(0, 1fr);

@@ -193,9 +193,7 @@ fieldset {
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(10rem, 1fr));
   gap: 0.6rem;
-  min-width: 0;
   padding: 0.6rem 0.9rem 0.9rem;
-  border: 0;
   border-top: 4px solid var(--water);
   background: var(--paper-raised);
 }

@@ -27,7 +27,7 @@ const words = computed(() => {
 </script>
 
 <template>
-  <span class="packs">
+  <span class="packs row nowrap">
     <svg :width="Math.max(1, drawn.length) * (W + GAP)" :height="H + 2" aria-hidden="true">
       <g v-for="(level, index) in drawn" :key="index" :transform="`translate(${index * (W + GAP) + 1} 1)`">
         <rect :y="H - H * level" :width="W" :height="H * level" :fill="fill" />
@@ -40,12 +40,6 @@ const words = computed(() => {
 </template>
 
 <style scoped>
-.packs {
-  display: flex;
-  align-items: center;
-  gap: 0.5rem;
-}
-
 svg {
   flex: none;
 }

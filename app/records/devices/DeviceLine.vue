@@ -156,10 +156,6 @@ const silent = computed(() => MEASURES[body.value.kind].length > 0 && props.sour
   margin-left: 0.4em;
 }
 
-h2 {
-  font-size: 1.15rem;
-}
-
 .values,
 dl {
   display: flex;

@@ -179,6 +179,5 @@ const nothing = computed(
 .differing {
   max-height: 16rem;
   overflow: auto;
-  margin: 0;
 }
 </style>

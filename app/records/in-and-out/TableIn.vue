@@ -305,7 +305,6 @@ textarea {
 }
 
 .problems {
-  margin: 0;
   max-height: 18rem;
   overflow: auto;
 }

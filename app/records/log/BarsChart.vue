@@ -29,7 +29,13 @@ const said = computed(
 
 <template>
   <div class="scroll scrolls" role="region" :aria-label="label" tabindex="0">
-    <svg ref="chart" :viewBox="`0 0 ${width} ${bars.length * ROW + 6}`" role="img" :aria-label="said">
+    <svg
+      class="drawn"
+      ref="chart"
+      :viewBox="`0 0 ${width} ${bars.length * ROW + 6}`"
+      role="img"
+      :aria-label="said"
+    >
       <g v-for="(bar, i) in bars" :key="bar.id" :transform="`translate(0 ${i * ROW})`">
         <text :x="left - 10" y="21" text-anchor="end">{{ shortened(bar.name, left) }}</text>
         <rect :x="left" y="6" :width="Math.max(2, x(bar.value))" height="20" rx="3" />
@@ -41,17 +47,10 @@ const said = computed(
 
 <style scoped>
 svg {
-  width: 100%;
   max-width: 56rem;
-  height: auto;
 }
 
 rect {
   fill: var(--enamel);
-}
-
-text {
-  fill: var(--ink);
-  font-size: 14px;
 }
 </style>

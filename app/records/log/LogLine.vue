@@ -188,10 +188,6 @@ async function keep() {
   font-weight: 600;
 }
 
-.chips {
-  align-items: stretch;
-}
-
 .chip {
   min-height: 2.75rem;
   padding: 0.3rem 0.8rem;

@@ -48,7 +48,12 @@ const signed = (value: number) => `${value > 0 ? '+' : value < 0 ? '−' : ''}${
 
 <template>
   <figure class="stack-s">
-    <svg :viewBox="`0 0 ${WIDTH} ${HEIGHT}`" role="img" :aria-label="`Used against predicted. ${verdict}`">
+    <svg
+      class="drawn"
+      :viewBox="`0 0 ${WIDTH} ${HEIGHT}`"
+      role="img"
+      :aria-label="`Used against predicted. ${verdict}`"
+    >
       <rect :x="92" :width="WIDTH - 102" :y="y(AIM)" :height="y(-AIM) - y(AIM)" class="aim" />
       <line :x1="92" :x2="WIDTH - 10" :y1="y(0)" :y2="y(0)" class="even" />
       <text :x="86" :y="y(0) + 5" text-anchor="end">as planned</text>
@@ -90,9 +95,7 @@ const signed = (value: number) => `${value > 0 ? '+' : value < 0 ? '−' : ''}${
 
 <style scoped>
 svg {
-  width: 100%;
   max-width: 52rem;
-  height: auto;
 }
 
 .aim {
@@ -119,7 +122,6 @@ circle {
 }
 
 text {
-  fill: var(--ink);
   font-size: 13px;
 }
 

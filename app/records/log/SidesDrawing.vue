@@ -49,10 +49,6 @@ const said = computed(() =>
   height: auto;
 }
 
-.axis line {
-  stroke: var(--line);
-}
-
 .axis text,
 .none {
   fill: var(--ink-soft);
@@ -60,7 +56,6 @@ const said = computed(() =>
 }
 
 text {
-  fill: var(--ink);
   font-size: 15px;
 }
 

@@ -53,7 +53,7 @@ const said = computed(() =>
 
 <template>
   <div class="scroll scrolls" role="region" aria-label="Sown to out" tabindex="0">
-    <svg ref="chart" :viewBox="`0 0 ${width} ${height}`" role="img" :aria-label="said">
+    <svg class="drawn" ref="chart" :viewBox="`0 0 ${width} ${height}`" role="img" :aria-label="said">
       <g v-for="month in months" :key="month.at" class="axis">
         <line :x1="month.at" :x2="month.at" y1="22" :y2="height" />
         <text :x="month.at" y="15" text-anchor="middle">{{ month.name }}</text>
@@ -79,24 +79,6 @@ const said = computed(() =>
 </template>
 
 <style scoped>
-svg {
-  width: 100%;
-  height: auto;
-}
-
-.axis line {
-  stroke: var(--line);
-}
-
-.axis text {
-  fill: var(--ink-soft);
-}
-
-text {
-  fill: var(--ink);
-  font-size: 14px;
-}
-
 .seed {
   stroke: var(--ink-soft);
   stroke-width: 3;

@@ -50,7 +50,7 @@ const go = (node: TraceNode) => node.to && navigateTo(node.to)
 
 <template>
   <div class="scroll scrolls" role="region" aria-label="The way of the tray" tabindex="0">
-    <svg :viewBox="`0 0 ${WIDTH} ${height}`" role="img" :aria-label="said">
+    <svg class="drawn" :viewBox="`0 0 ${WIDTH} ${height}`" role="img" :aria-label="said">
       <text v-for="(head, i) in HEADS" :key="head" :x="x(i) + 2" y="18" class="head">{{ head }}</text>
       <path v-for="way in ways" :key="way.key" :d="way.d" :class="{ own: way.own }" class="way" />
       <g
@@ -73,9 +73,7 @@ const go = (node: TraceNode) => node.to && navigateTo(node.to)
 
 <style scoped>
 svg {
-  width: 100%;
   min-width: 56rem;
-  height: auto;
 }
 
 .head {
@@ -121,11 +119,6 @@ rect {
 
 .opens {
   cursor: pointer;
-}
-
-text {
-  fill: var(--ink);
-  font-size: 14px;
 }
 
 .name {

@@ -86,10 +86,6 @@ async function pause() {
   max-width: 34rem;
 }
 
-h2 {
-  font-size: 1.15rem;
-}
-
 ul {
   padding-left: 1.1rem;
   list-style: disc;

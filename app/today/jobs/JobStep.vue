@@ -178,11 +178,6 @@ h1 {
   font-size: 1.25rem;
 }
 
-.answers,
-.taps {
-  align-items: stretch;
-}
-
 .answers :deep(.button),
 .taps :deep(.button) {
   min-height: 3.4rem;

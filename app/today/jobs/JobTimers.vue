@@ -89,7 +89,6 @@ useEventListener('focus', () => guidedJobs.flushAll())
 <style scoped>
 .timers {
   padding: 0.4rem clamp(0.9rem, 2vw, 2rem);
-  align-items: stretch;
 }
 
 p {

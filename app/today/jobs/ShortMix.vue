@@ -193,10 +193,6 @@ async function leaveEmpty() {
   max-width: 36rem;
 }
 
-h2 {
-  font-size: 1.15rem;
-}
-
 ul {
   padding-left: 1.1rem;
   list-style: disc;

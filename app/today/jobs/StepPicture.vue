@@ -355,7 +355,6 @@ const quarter = (n: number) => {
 }
 
 text {
-  fill: var(--ink);
   font-family: var(--text);
 }
 

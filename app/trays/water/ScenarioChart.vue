@@ -61,6 +61,7 @@ const up = computed(() => props.stores.map(({ upAfterDays }) => upAfterDays))
 <template>
   <div class="charts">
     <svg
+      class="drawn"
       v-for="chart in charts"
       :key="chart.name"
       :viewBox="`0 0 ${WIDTH} ${HEIGHT}`"
@@ -92,10 +93,6 @@ const up = computed(() => props.stores.map(({ upAfterDays }) => upAfterDays))
   gap: 0.8rem 1.6rem;
 }
 
-svg {
-  width: 100%;
-}
-
 text {
   fill: var(--ink-soft);
   font-size: 13px;
@@ -106,10 +103,6 @@ text {
   fill: var(--ink);
   font-size: 14px;
   font-weight: 650;
-}
-
-.axis path {
-  stroke: var(--line);
 }
 
 .mark path {

@@ -146,7 +146,7 @@ function key(event: KeyboardEvent) {
 
 <template>
   <div ref="room">
-    <svg ref="svg" :viewBox="`0 0 ${WIDTH} ${HEIGHT}`" role="group" :aria-label="text">
+    <svg class="drawn" ref="svg" :viewBox="`0 0 ${WIDTH} ${HEIGHT}`" role="group" :aria-label="text">
       <g class="axis">
         <g v-for="day in days" :key="day">
           <path :d="`M${x(day)} ${PAD.top}V${HEIGHT - PAD.bottom}`" />
@@ -224,23 +224,7 @@ function key(event: KeyboardEvent) {
 
 <style scoped>
 svg {
-  display: block;
-  width: 100%;
   touch-action: pan-y;
-}
-
-text {
-  fill: var(--ink);
-  font-size: 14px;
-}
-
-.axis path {
-  stroke: var(--line);
-}
-
-.axis text {
-  fill: var(--ink-soft);
-  font-variant-numeric: tabular-nums;
 }
 
 .axis .title {
