@@ -60,7 +60,7 @@ function chunkOf() {
     if (first.size === 0)
       for (const one of getModuleIds())
         if (
-          /\/app\/(pages\/index|app|kit\/drawings\/MaterialTextures)\.vue$|\/nuxt\/dist\/app\/entry/.test(one)
+          /\/app\/(pages\/index|app|today\/jobs\/JobTimers|kit\/drawings\/MaterialTextures)\.vue$|\/nuxt\/dist\/app\/entry/.test(one)
         )
           reach(one, getModuleInfo)
     if (first.has(id)) return 'first'

@@ -75,50 +75,31 @@ const litres = (l: number) => printQuantity(l, 'volume', household.units)
         }}</strong>
         in nine of ten; {{ printNumber(room) }} fit under the roof.
       </p>
-      <table class="figures">
-        <thead>
-          <tr>
-            <th scope="col">Sowing</th>
-            <th scope="col">wanted</th>
-            <th scope="col">as sure as</th>
-            <th scope="col">reached in</th>
-            <th scope="col">plants in half</th>
-            <th scope="col">in 9 of 10 at least</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="one in rows" :key="one.id">
-            <th scope="row">{{ one.name }}</th>
-            <td>{{ one.wanted }}</td>
-            <td>{{ printShare(one.certainty) }}</td>
-            <td :class="{ problem: one.chance < 0.8 }">{{ printShare(one.chance) }}</td>
-            <td>{{ one.plants?.half }}</td>
-            <td>{{ one.plants?.nineTenths }}</td>
-          </tr>
-        </tbody>
-      </table>
+      <FigureTable
+        :columns="['Sowing', 'wanted', 'as sure as', 'reached in', 'plants in half', 'in 9 of 10 at least']"
+      >
+        <tr v-for="one in rows" :key="one.id">
+          <th scope="row">{{ one.name }}</th>
+          <td>{{ one.wanted }}</td>
+          <td>{{ printShare(one.certainty) }}</td>
+          <td :class="{ problem: one.chance < 0.8 }">{{ printShare(one.chance) }}</td>
+          <td>{{ one.plants?.half }}</td>
+          <td>{{ one.plants?.nineTenths }}</td>
+        </tr>
+      </FigureTable>
       <p class="soft">
         “As sure as” takes germination and losses as they stand. Here they vary too: a packet is known only as
         well as a test of {{ VARIATION.germinationSeeds }} seeds would tell, losses as from
         {{ VARIATION.lossPlants }} plants. So fewer seasons reach the number than you asked to be sure of; ask
         for more, test the packet, or sow a few cells more.
       </p>
-      <table class="figures">
-        <thead>
-          <tr>
-            <th scope="col">Mix</th>
-            <th scope="col">in half</th>
-            <th scope="col">in 9 of 10 at most</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="(spread, recipeId) in answer.litres" :key="recipeId">
-            <th scope="row">{{ context.nameOfMix(recipeId) }}</th>
-            <td>{{ litres(spread.half) }}</td>
-            <td>{{ litres(spread.nineTenths) }}</td>
-          </tr>
-        </tbody>
-      </table>
+      <FigureTable :columns="['Mix', 'in half', 'in 9 of 10 at most']">
+        <tr v-for="(spread, recipeId) in answer.litres" :key="recipeId">
+          <th scope="row">{{ context.nameOfMix(recipeId) }}</th>
+          <td>{{ litres(spread.half) }}</td>
+          <td>{{ litres(spread.nineTenths) }}</td>
+        </tr>
+      </FigureTable>
     </template>
   </section>
 </template>

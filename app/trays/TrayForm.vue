@@ -91,16 +91,14 @@ const CORNER_CHOICES = CORNERS.map((value) => ({ value, name: value }))
     />
     <TextField v-model="draft.name" label="Called" hint="beside its number" />
     <TypedField
-      :model-value="draft.rows"
+      v-model="draft.rows"
       :label="surface === 'furrows' ? 'Furrows' : 'Rows'"
       :problem="problemAt('rows')"
-      @update:model-value="draft.rows = $event ?? 1"
     />
     <TypedField
-      :model-value="draft.columns"
+      v-model="draft.columns"
       :label="surface === 'furrows' ? 'Parts of a furrow' : 'Cells in a row'"
       :problem="problemAt('columns') ?? problemAt('cells')"
-      @update:model-value="draft.columns = $event ?? 1"
     />
     <ChoiceField v-model="draft.placeId" label="Stands in" :choices="places" />
     <ChoiceField v-model="draft.batchId" label="Filled from batch" :choices="batches" />
@@ -113,12 +111,7 @@ const CORNER_CHOICES = CORNERS.map((value) => ({ value, name: value }))
     <CheckField v-model="draft.turned" label="Turned on its short side" />
     <CheckField v-if="draft.columns > 1" v-model="cutHere" label="Cut in two, one part kept elsewhere" />
     <template v-if="draft.cut">
-      <TypedField
-        :model-value="draft.cut.column"
-        label="Cut after cell"
-        :problem="problemAt('cut.column')"
-        @update:model-value="draft.cut.column = $event ?? 1"
-      />
+      <TypedField v-model="draft.cut.column" label="Cut after cell" :problem="problemAt('cut.column')" />
       <ChoiceField
         :model-value="draft.cut.placeId"
         label="That part is in"

@@ -1,3 +1,4 @@
+import { describe, expect, test } from '@jest/globals'
 import { bodyOf } from '#shared/records/collections'
 import type { Collection } from '#shared/records/collection-names'
 import { fieldAt, valueAt, withValueAt } from '#shared/records/field-at'

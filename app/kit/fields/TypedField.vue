@@ -1,4 +1,4 @@
-<script setup lang="ts">
+<script setup lang="ts" generic="Value extends number | null">
 import { unitShown } from '#core/units/format'
 import type { Dimension } from '#core/units/unit'
 import { unitById } from '#core/units/unit-table'
@@ -9,7 +9,7 @@ import { unitById } from '#core/units/unit-table'
  */
 const props = defineProps<{
   /** In L, mm, g or °C, or as `unitInBase` says, where it has a dimension; null for nothing said. */
-  modelValue: number | null
+  modelValue: Value
   label: string
   hideLabel?: boolean
   optional?: boolean
@@ -29,7 +29,7 @@ const props = defineProps<{
   problemId?: string | undefined
   hint?: string
 }>()
-const emit = defineEmits<{ 'update:modelValue': [value: number | null] }>()
+const emit = defineEmits<{ 'update:modelValue': [value: Value] }>()
 
 const id = useId()
 const household = useHousehold()
@@ -73,7 +73,8 @@ const { text, message, type } = useTypedText<number | null>({
   print: (value) => (value === null ? '' : reading.value.print(value)),
   read: (written) =>
     !written.trim() && props.optional ? { ok: true, value: null } : reading.value.read(written),
-  change: (value) => emit('update:modelValue', value),
+  // Nothing is taken from a field that may not stay empty.
+  change: (value) => emit('update:modelValue', value as Value),
   also: () => units.value,
 })
 

@@ -59,30 +59,18 @@ const entry = () =>
     :done="`Batch ${batch.number} is made.`"
     @close="emit('close')"
   >
-    <table class="figures">
-      <thead>
-        <tr>
-          <th scope="col">Takes</th>
-          <th scope="col">From the shelf</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="line in lines" :key="goodsId(line.goods)">
-          <th scope="row">
-            {{ printAmount(line.goods, line.wanted) }} {{ nameOf(line.goods).toLowerCase() }}
-          </th>
-          <td>
-            <span v-for="one in line.from" :key="one.name" class="from"
-              >{{ one.amount }}, {{ one.name }}</span
-            >
-            <span v-if="!line.kept" class="soft">not in supplies</span>
-            <span v-else-if="line.short > 0" class="problem"
-              >{{ printAmount(line.goods, line.short) }} short</span
-            >
-          </td>
-        </tr>
-      </tbody>
-    </table>
+    <FigureTable :columns="['Takes', 'From the shelf']">
+      <tr v-for="line in lines" :key="goodsId(line.goods)">
+        <th scope="row">{{ printAmount(line.goods, line.wanted) }} {{ nameOf(line.goods).toLowerCase() }}</th>
+        <td>
+          <span v-for="one in line.from" :key="one.name" class="from">{{ one.amount }}, {{ one.name }}</span>
+          <span v-if="!line.kept" class="soft">not in supplies</span>
+          <span v-else-if="line.short > 0" class="problem"
+            >{{ printAmount(line.goods, line.short) }} short</span
+          >
+        </td>
+      </tr>
+    </FigureTable>
     <CheckField
       v-if="short.length"
       v-model="evenIfShort"

@@ -49,26 +49,17 @@ const range = (way: Way) => {
   <FoldAway v-if="context.tools.length" class="every" title="Compare ways to measure it">
     <p v-if="searching" class="soft" role="status">Searching …</p>
     <template v-else-if="ways">
-      <table class="figures">
-        <thead>
-          <tr>
-            <th scope="col">Way</th>
-            <th scope="col">Off by</th>
-            <th scope="col">Gives</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="{ name, way } in rows" :key="name" :class="{ best: way && way === best }">
-            <th scope="row">
-              {{ name }}<template v-if="way && way === best">: best</template>
-              <small v-if="way">{{ words(way) }}</small>
-              <small v-else>none of your tools reaches it</small>
-            </th>
-            <td>{{ way ? `± ${printShare(way.worst)}` : '–' }}</td>
-            <td>{{ way ? range(way) : '–' }}</td>
-          </tr>
-        </tbody>
-      </table>
+      <FigureTable :columns="['Way', 'Off by', 'Gives']">
+        <tr v-for="{ name, way } in rows" :key="name" :class="{ best: way && way === best }">
+          <th scope="row">
+            {{ name }}<template v-if="way && way === best">: best</template>
+            <small v-if="way">{{ words(way) }}</small>
+            <small v-else>none of your tools reaches it</small>
+          </th>
+          <td>{{ way ? `± ${printShare(way.worst)}` : '–' }}</td>
+          <td>{{ way ? range(way) : '–' }}</td>
+        </tr>
+      </FigureTable>
       <p class="soft small">{{ ways.looked.toLocaleString('en') }} ways compared.</p>
     </template>
   </FoldAway>

@@ -59,19 +59,17 @@ async function keep() {
     </p>
     <div class="pair">
       <TypedField
-        :model-value="draft.ecMsPerCm"
+        v-model="draft.ecMsPerCm"
         label="EC of your water"
         unit="mS/cm"
         :problem="problemAt('ecMsPerCm')"
-        @update:model-value="draft.ecMsPerCm = $event ?? 0"
       />
       <TypedField
-        :model-value="draft.alkalinityMgPerL"
+        v-model="draft.alkalinityMgPerL"
         label="Its alkalinity"
         :unit="saying.litreUnit"
         hint="as CaCO₃, from the supplier"
         :problem="problemAt('alkalinityMgPerL')"
-        @update:model-value="draft.alkalinityMgPerL = $event ?? 0"
       />
       <TypedField v-model="rainShare" percent label="Rain in it" :problem="problemAt('rainShare')" />
     </div>

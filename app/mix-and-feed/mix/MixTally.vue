@@ -48,43 +48,37 @@ const roundingText = (line: MaterialLine) => {
         <FigureValue :figure="plan.mixL" />
         <span class="of">loose mix</span>
       </p>
-      <table class="figures">
-        <thead>
-          <tr>
-            <th scope="col">Material</th>
-            <th scope="col">Loose</th>
-            <th scope="col">
-              Scoops of
-              {{ printQuantity(mix.draft.scoop.volumeL, 'volume', household.units) }}
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="line in plan.lines" :key="line.material.id">
-            <th scope="row">
-              <div class="material">
-                <svg class="swatch" width="26" height="26" aria-hidden="true">
-                  <rect width="26" height="26" rx="4" :fill="textureFill(line.material.id)" />
-                </svg>
-                <span>
-                  {{ line.material.name }}
-                  <small v-if="!line.share">cover only</small>
-                  <small>
-                    <PackToOpen :line="line" />
-                  </small>
-                </span>
-              </div>
-            </th>
-            <td><FigureValue :figure="line.looseL" /></td>
-            <td>
-              <FigureValue :figure="line.scoops.scoops" :digits="scoopText(line)" class="scoops" />
-              <small v-if="roundingText(line)"
-                ><FigureValue :figure="line.scoops.roundingError" :digits="roundingText(line)"
-              /></small>
-            </td>
-          </tr>
-        </tbody>
-      </table>
+      <FigureTable
+        :columns="[
+          'Material',
+          'Loose',
+          `Scoops of ${printQuantity(mix.draft.scoop.volumeL, 'volume', household.units)}`,
+        ]"
+      >
+        <tr v-for="line in plan.lines" :key="line.material.id">
+          <th scope="row">
+            <div class="material">
+              <svg class="swatch" width="26" height="26" aria-hidden="true">
+                <rect width="26" height="26" rx="4" :fill="textureFill(line.material.id)" />
+              </svg>
+              <span>
+                {{ line.material.name }}
+                <small v-if="!line.share">cover only</small>
+                <small>
+                  <PackToOpen :line="line" />
+                </small>
+              </span>
+            </div>
+          </th>
+          <td><FigureValue :figure="line.looseL" /></td>
+          <td>
+            <FigureValue :figure="line.scoops.scoops" :digits="scoopText(line)" class="scoops" />
+            <small v-if="roundingText(line)"
+              ><FigureValue :figure="line.scoops.roundingError" :digits="roundingText(line)"
+            /></small>
+          </td>
+        </tr>
+      </FigureTable>
       <div v-if="plan.lower" class="lower">
         <h3>The mix below</h3>
         <p>

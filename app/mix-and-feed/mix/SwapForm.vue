@@ -56,22 +56,13 @@ function use() {
           }}
         </p>
         <RecipeBar :parts="swapped.parts" />
-        <table class="figures">
-          <thead>
-            <tr>
-              <th scope="col">In {{ withArticle(container.name) }}</th>
-              <th scope="col">before</th>
-              <th scope="col">after</th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="trait in SHOWN" :key="trait">
-              <th scope="row">{{ TRAITS[trait].name }}</th>
-              <td>{{ printTrait(trait, swapped.before[trait]) }}</td>
-              <td>{{ printTrait(trait, swapped.after[trait]) }}</td>
-            </tr>
-          </tbody>
-        </table>
+        <FigureTable :columns="[`In ${withArticle(container.name)}`, 'before', 'after']">
+          <tr v-for="trait in SHOWN" :key="trait">
+            <th scope="row">{{ TRAITS[trait].name }}</th>
+            <td>{{ printTrait(trait, swapped.before[trait]) }}</td>
+            <td>{{ printTrait(trait, swapped.after[trait]) }}</td>
+          </tr>
+        </FigureTable>
       </template>
       <p v-else class="soft">
         The other parts move so that air, water and food stay nearest to what they are.

@@ -98,36 +98,26 @@ const allCautions = computed((): Caution[] =>
           <FigureValue :figure="planned.plan.mixL" /> of mix, {{ saidInParts(batch.body.parts) }}
         </h2>
         <RecipeBar :parts="batch.body.parts" :height="30" />
-        <table class="figures">
-          <thead>
-            <tr>
-              <th scope="col">Material</th>
-              <th scope="col">{{ batch.body.scoop.name }}</th>
-              <th scope="col">Loose</th>
-              <th scope="col">Open</th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="line in planned.plan.lines" :key="line.material.id">
-              <th scope="row">
-                <svg width="22" height="22" aria-hidden="true">
-                  <rect width="22" height="22" rx="3" :fill="textureFill(line.material.id)" />
-                </svg>
-                {{ line.material.name }}<template v-if="!line.share">, cover</template>
-              </th>
-              <td class="scoops">
-                <FigureValue
-                  :figure="line.scoops.scoops"
-                  :digits="printFraction(line.scoops.scoops.value, 0.25)"
-                />
-              </td>
-              <td><FigureValue :figure="line.looseL" /></td>
-              <td>
-                <PackToOpen :line="line" />
-              </td>
-            </tr>
-          </tbody>
-        </table>
+        <FigureTable :columns="['Material', batch.body.scoop.name, 'Loose', 'Open']">
+          <tr v-for="line in planned.plan.lines" :key="line.material.id">
+            <th scope="row">
+              <svg width="22" height="22" aria-hidden="true">
+                <rect width="22" height="22" rx="3" :fill="textureFill(line.material.id)" />
+              </svg>
+              {{ line.material.name }}<template v-if="!line.share">, cover</template>
+            </th>
+            <td class="scoops">
+              <FigureValue
+                :figure="line.scoops.scoops"
+                :digits="printFraction(line.scoops.scoops.value, 0.25)"
+              />
+            </td>
+            <td><FigureValue :figure="line.looseL" /></td>
+            <td>
+              <PackToOpen :line="line" />
+            </td>
+          </tr>
+        </FigureTable>
       </section>
       <label class="fills-at no-print row nowrap">
         Start filling at <InputText v-model="fillsAt" type="time" aria-label="Start filling at" />

@@ -156,62 +156,38 @@ const print = () => window.print()
         <h2 id="crops-title">By crop</h2>
         <p v-if="!report.crops.length" class="slip">Nothing was sown in {{ year }}.</p>
         <div v-else class="scroll scrolls" role="region" aria-label="By crop, the table" tabindex="0">
-          <table class="figures">
-            <thead>
-              <tr>
-                <th scope="col">Crop</th>
-                <th scope="col">wanted</th>
-                <th scope="col">came up</th>
-                <th scope="col">first after</th>
-                <th scope="col">lost</th>
-                <th scope="col">out</th>
-                <th scope="col">picked</th>
-              </tr>
-            </thead>
-            <tbody>
-              <tr v-for="row in report.crops" :key="row.cropId">
-                <th scope="row">{{ row.name }}</th>
-                <td>{{ row.wanted || '–' }}</td>
-                <td>{{ cameWords(row.came) }}</td>
-                <td>{{ row.daysUp === null ? '–' : counted(Math.round(row.daysUp), 'day') }}</td>
-                <td>{{ row.lost || '–' }}</td>
-                <td
-                  :class="{
-                    short: row.wanted > 0 && row.out + row.given > 0 && row.out + row.given < row.wanted,
-                  }"
-                >
-                  {{ row.out + row.given || '–' }}
-                </td>
-                <td>{{ row.pickedG ? mass(row.pickedG) : row.picked ? `${row.picked} ×` : '–' }}</td>
-              </tr>
-            </tbody>
-          </table>
+          <FigureTable :columns="['Crop', 'wanted', 'came up', 'first after', 'lost', 'out', 'picked']">
+            <tr v-for="row in report.crops" :key="row.cropId">
+              <th scope="row">{{ row.name }}</th>
+              <td>{{ row.wanted || '–' }}</td>
+              <td>{{ cameWords(row.came) }}</td>
+              <td>{{ row.daysUp === null ? '–' : counted(Math.round(row.daysUp), 'day') }}</td>
+              <td>{{ row.lost || '–' }}</td>
+              <td
+                :class="{
+                  short: row.wanted > 0 && row.out + row.given > 0 && row.out + row.given < row.wanted,
+                }"
+              >
+                {{ row.out + row.given || '–' }}
+              </td>
+              <td>{{ row.pickedG ? mass(row.pickedG) : row.picked ? `${row.picked} ×` : '–' }}</td>
+            </tr>
+          </FigureTable>
         </div>
       </section>
 
       <section v-if="report.mixes.length" aria-labelledby="mixes-title">
         <h2 id="mixes-title">By mix</h2>
         <div class="scroll scrolls" role="region" aria-label="By mix, the table" tabindex="0">
-          <table class="figures">
-            <thead>
-              <tr>
-                <th scope="col">Mix</th>
-                <th scope="col">made</th>
-                <th scope="col">trays</th>
-                <th scope="col">came up in it</th>
-                <th scope="col">lost in it</th>
-              </tr>
-            </thead>
-            <tbody>
-              <tr v-for="row in report.mixes" :key="row.id">
-                <th scope="row">{{ row.name }}</th>
-                <td>{{ row.litres ? aboutVolume(row.litres) : '–' }}</td>
-                <td>{{ row.trays || '–' }}</td>
-                <td>{{ cameWords(row.came) }}</td>
-                <td>{{ row.lost || '–' }}</td>
-              </tr>
-            </tbody>
-          </table>
+          <FigureTable :columns="['Mix', 'made', 'trays', 'came up in it', 'lost in it']">
+            <tr v-for="row in report.mixes" :key="row.id">
+              <th scope="row">{{ row.name }}</th>
+              <td>{{ row.litres ? aboutVolume(row.litres) : '–' }}</td>
+              <td>{{ row.trays || '–' }}</td>
+              <td>{{ cameWords(row.came) }}</td>
+              <td>{{ row.lost || '–' }}</td>
+            </tr>
+          </FigureTable>
         </div>
         <p class="soft small">
           Which was better is another question: <NuxtLink to="/records/trials">compare them</NuxtLink>, with

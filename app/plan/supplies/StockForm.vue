@@ -105,11 +105,10 @@ const finish = (draft: StockRecord): StockRecord => ({
       />
       <TypedField
         :key="draft.size.measure === 'mass' ? 'mass' : 'volume'"
-        :model-value="draft.size.amount"
+        v-model="draft.size.amount"
         :dimension="draft.size.measure === 'mass' ? 'mass' : 'volume'"
         label="A full pack"
         :problem="problemAt('size.amount')"
-        @update:model-value="draft.size.amount = $event ?? 0"
       />
     </div>
     <p v-if="!problems.length && turnsInto(draft)" class="soft">
@@ -129,7 +128,7 @@ const finish = (draft: StockRecord): StockRecord => ({
         hint="0 when none is open"
         @update:model-value="setPacks(draft, split(draft).full, Math.max(0, $event ?? 0))"
       />
-      <RecordField at="price" :hint="currency" />
+      <RecordField at="price" :hint="currency ?? undefined" />
     </div>
     <RecordField at="name" :placeholder="suggested(draft)" />
   </RecordForm>

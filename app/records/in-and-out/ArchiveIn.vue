@@ -119,24 +119,14 @@ const nothing = computed(
       <h3>{{ file?.name }}</h3>
       <p v-if="found.made">It becomes a new household.</p>
       <p v-if="nothing">Nothing new: everything in it is here already.</p>
-      <table v-else class="figures">
-        <thead>
-          <tr>
-            <th scope="col">Kind</th>
-            <th scope="col">New</th>
-            <th scope="col">The same</th>
-            <th scope="col">Different</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="one in rows" :key="one.kind">
-            <th scope="row">{{ oneOf(one.kind) }}</th>
-            <td>{{ one.fresh || '–' }}</td>
-            <td>{{ one.same || '–' }}</td>
-            <td>{{ one.differing || '–' }}</td>
-          </tr>
-        </tbody>
-      </table>
+      <FigureTable v-else :columns="['Kind', 'New', 'The same', 'Different']">
+        <tr v-for="one in rows" :key="one.kind">
+          <th scope="row">{{ oneOf(one.kind) }}</th>
+          <td>{{ one.fresh || '–' }}</td>
+          <td>{{ one.same || '–' }}</td>
+          <td>{{ one.differing || '–' }}</td>
+        </tr>
+      </FigureTable>
       <template v-if="found.differing.length">
         <ChoiceField
           v-model="differing"

@@ -187,30 +187,21 @@ const STATES = { new: 'new', changed: 'changed', same: 'no change', bad: 'skippe
         No column is {{ found.missing.map(labelOf).join(', or ') }}: choose below which it is.
       </Message>
       <div class="scrolls" tabindex="0" role="region" aria-label="Columns">
-        <table class="figures">
-          <thead>
-            <tr>
-              <th scope="col">Heading</th>
-              <th scope="col">For example</th>
-              <th scope="col">Read as</th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="(heading, i) in found.headings" :key="i">
-              <th scope="row">{{ heading.text || `column ${i + 1}` }}</th>
-              <td class="example">{{ heading.sample || '–' }}</td>
-              <td>
-                <ChoiceField
-                  :model-value="heading.key ?? LEFT"
-                  :label="`${heading.text || `Column ${i + 1}`} is taken as`"
-                  hide-label
-                  :choices="choices"
-                  @update:model-value="setColumn(i, $event as string)"
-                />
-              </td>
-            </tr>
-          </tbody>
-        </table>
+        <FigureTable :columns="['Heading', 'For example', 'Read as']">
+          <tr v-for="(heading, i) in found.headings" :key="i">
+            <th scope="row">{{ heading.text || `column ${i + 1}` }}</th>
+            <td class="example">{{ heading.sample || '–' }}</td>
+            <td>
+              <ChoiceField
+                :model-value="heading.key ?? LEFT"
+                :label="`${heading.text || `Column ${i + 1}`} is taken as`"
+                hide-label
+                :choices="choices"
+                @update:model-value="setColumn(i, $event as string)"
+              />
+            </td>
+          </tr>
+        </FigureTable>
       </div>
       <CheckField
         v-model="headless"

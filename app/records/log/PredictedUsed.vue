@@ -69,26 +69,15 @@ const signed = (value: number) => `${value > 0 ? '+' : value < 0 ? '−' : ''}${
     <figcaption>{{ verdict }}</figcaption>
     <details class="no-print">
       <summary>As a table</summary>
-      <table class="figures">
-        <thead>
-          <tr>
-            <th scope="col">Batch</th>
-            <th scope="col">day</th>
-            <th scope="col">estimated</th>
-            <th scope="col">used</th>
-            <th scope="col">off by</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="one in off" :key="one.id">
-            <th scope="row">{{ one.name }}</th>
-            <td>{{ printDay(one.on) }}</td>
-            <td>{{ volume(one.reckoned) }}</td>
-            <td>{{ volume(one.used) }}</td>
-            <td>{{ signed(one.off) }}</td>
-          </tr>
-        </tbody>
-      </table>
+      <FigureTable :columns="['Batch', 'day', 'estimated', 'used', 'off by']">
+        <tr v-for="one in off" :key="one.id">
+          <th scope="row">{{ one.name }}</th>
+          <td>{{ printDay(one.on) }}</td>
+          <td>{{ volume(one.reckoned) }}</td>
+          <td>{{ volume(one.used) }}</td>
+          <td>{{ signed(one.off) }}</td>
+        </tr>
+      </FigureTable>
     </details>
   </figure>
 </template>

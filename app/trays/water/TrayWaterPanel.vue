@@ -149,20 +149,12 @@ const saidOf = (one: (typeof last.value)[number]) =>
         ><WaterChart :water="here" :name="`Tray ${tray.number}`"
       /></DrawingFrame>
       <FoldAway title="Water history">
-        <table v-if="last.length" class="figures">
-          <thead>
-            <tr>
-              <th scope="col">Day</th>
-              <th scope="col">What</th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="(one, i) in last" :key="i">
-              <td>{{ printDay(dayOf(one.at)) }}</td>
-              <td>{{ saidOf(one) }}</td>
-            </tr>
-          </tbody>
-        </table>
+        <FigureTable v-if="last.length" :columns="['Day', 'What']">
+          <tr v-for="(one, i) in last" :key="i">
+            <td>{{ printDay(dayOf(one.at)) }}</td>
+            <td>{{ saidOf(one) }}</td>
+          </tr>
+        </FigureTable>
         <p v-else class="soft">Nothing yet: it is taken to have been soaked on the day it was sown or set.</p>
       </FoldAway>
       <WeighForm
