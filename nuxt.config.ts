@@ -34,6 +34,34 @@ function pages() {
   return `export const PAGES = ${JSON.stringify(patterns)}.map((one) => new RegExp(one))`
 }
 
+/** Folders of app/ with components, from the bottom up. */
+const PLACES = [
+  'kit',
+  'reading',
+  'help',
+  'shell',
+  'first-hour',
+  'settings',
+  'plan',
+  'trays',
+  'mix-and-feed',
+  'records',
+  'today',
+]
+/** State that several places share. */
+const STORES = [
+  'plan/season',
+  'trays/trays',
+  'trays/water/water',
+  'mix-and-feed/mix/mixDraft',
+  'mix-and-feed/feed/feedDraft',
+  'mix-and-feed/feed/programmeDraft',
+  'today/jobs/guided-jobs',
+  'records/devices/readings',
+  'records/log/photos',
+  'first-hour/firstHour',
+]
+
 /** The parts of PrimeVue that are used in many places; its module would load all it registers with the first page. */
 function partsOfPrimeVue() {
   for (const name of ['Button', 'Message', 'InputText', 'Checkbox', 'RadioButton', 'Drawer'])
@@ -60,7 +88,9 @@ function chunkOf() {
     if (first.size === 0)
       for (const one of getModuleIds())
         if (
-          /\/app\/(pages\/index|app|today\/jobs\/JobTimers|kit\/drawings\/MaterialTextures)\.vue$|\/nuxt\/dist\/app\/entry/.test(one)
+          /\/app\/(pages\/index|app|today\/jobs\/JobTimers|kit\/drawings\/MaterialTextures)\.vue$|\/nuxt\/dist\/app\/entry/.test(
+            one,
+          )
         )
           reach(one, getModuleInfo)
     if (first.has(id)) return 'first'
@@ -102,10 +132,12 @@ export default defineNuxtConfig({
     appManifest: false,
     defaults: { nuxtLink: { prefetchOn: { visibility: false, interaction: true } } },
   },
-  // Vue, the kit and the household are known everywhere; what a file uses of the places stands at its head, so that the
-  // arrows between them can be checked.
-  components: { dirs: [{ path: '~/kit', pathPrefix: false, extensions: ['vue'] }] },
-  imports: { dirs: ['kit/**', 'household'] },
+  // Components, composables and stores are known by name everywhere, as is usual; a file is called after what is in it.
+  // That the kit and the household know no place is tested in app/arrows.test.ts.
+  components: {
+    dirs: PLACES.map((place) => ({ path: `~/${place}`, pathPrefix: false, extensions: ['vue'] })),
+  },
+  imports: { dirs: ['kit/**', 'household', '**/use*.ts', `{${STORES.join(',')}}.ts`] },
   primevue: {
     autoImport: false,
     options: { unstyled: true },

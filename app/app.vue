@@ -1,11 +1,4 @@
 <script setup lang="ts">
-import PlaceTabs from '~/shell/PlaceTabs.vue'
-import ServerSilent from '~/shell/ServerSilent.vue'
-import ShellHeader from '~/shell/ShellHeader.vue'
-import StorageNotice from '~/shell/StorageNotice.vue'
-import { useHelpOpen } from '~/help/useHelpOpen'
-import { useKeys } from '~/shell/useKeys'
-import { useOnce } from '~/shell/useOnce'
 // What a first page does not show comes when it is asked for.
 const AskDialog = defineAsyncComponent(() => import('~/kit/AskDialog.vue'))
 const CommandPalette = defineAsyncComponent(() => import('~/shell/CommandPalette.vue'))

@@ -1,12 +1,5 @@
 <script setup lang="ts">
 import { present } from '#core/present'
-import FirstStep from '~/first-hour/FirstStep.vue'
-import FrostReckoned from '~/plan/FrostReckoned.vue'
-import FrostFields from '~/plan/FrostFields.vue'
-import SaidBack from '~/reading/SaidBack.vue'
-import { useReader } from '~/reading/useReader'
-import { useSayAnew } from '~/reading/useSayAnew'
-import { useFirstHour } from '~/first-hour/firstHour'
 import { frostProblems, isFrostFree, type Frosts } from '#core/calendar/frost'
 import type { FrostsSaid } from '#core/language/frosts'
 import { messageAt } from '#core/problem'

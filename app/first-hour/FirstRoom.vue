@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { present } from '#core/present'
-import { useFirstHour } from '~/first-hour/firstHour'
 import { LIGHT_METHODS } from '#core/places/light'
 import { PLACE_KINDS, type PlaceKindId } from '#core/places/place-kinds'
 import { LAMP_KINDS } from '#core/places/light-kinds'

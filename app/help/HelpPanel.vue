@@ -1,6 +1,4 @@
 <script setup lang="ts">
-import { usePageHelp } from '~/help/usePageHelp'
-import { usePlaces } from '~/shell/usePlaces'
 import { cautions } from '#core/cautions/caution'
 import { wordById } from '#core/glossary'
 import { GENERAL_KEYS } from '#shared/messages/keys'

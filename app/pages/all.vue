@@ -1,6 +1,4 @@
 <script setup lang="ts">
-import { usePlaces } from '~/shell/usePlaces'
-
 definePageMeta({
   place: {
     title: 'All of Blastomix',

@@ -1,6 +1,4 @@
 <script setup lang="ts">
-import BlendDrawing from '~/mix-and-feed/feed/BlendDrawing.vue'
-import TwoJugs from '~/mix-and-feed/feed/TwoJugs.vue'
 import {
   BLEND_ELEMENTS,
   blendFeeds,

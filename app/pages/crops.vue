@@ -1,13 +1,8 @@
 <script setup lang="ts">
 import { first } from '#core/numeric/at'
-import CropPicture from '~/plan/CropPicture.vue'
-import { useSeason } from '~/plan/season'
 import { sowableNow } from '#core/season/fitting/sow-now'
-import StandsIn from '~/trays/StandsIn.vue'
 import { counted } from '#core/text/plurals'
 import Listbox from 'primevue/listbox'
-import CropForm from '~/plan/CropForm.vue'
-import PacketForm from '~/plan/PacketForm.vue'
 import { Plus, Trash2 } from '@lucide/vue'
 import { CROP_FAMILIES, CROP_FIGURES, coverOf, hardinessOf, type Crop } from '#core/sowing/crop'
 import { germinationNow, isBelowStandard } from '#core/sowing/seed-age'

@@ -1,8 +1,4 @@
 <script setup lang="ts">
-import DeviceForm from '~/records/devices/DeviceForm.vue'
-import DeviceLine from '~/records/devices/DeviceLine.vue'
-import SimulatedMark from '~/records/devices/SimulatedMark.vue'
-import { useReadings } from '~/records/devices/readings'
 import { Plus } from '@lucide/vue'
 import type { Stored } from '#shared/records/collections'
 import type { DeviceRecord } from '#shared/records/device'

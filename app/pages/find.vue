@@ -1,11 +1,6 @@
 <script setup lang="ts">
 import { present } from '#core/present'
 import { at, first } from '#core/numeric/at'
-import FoundMix from '~/mix-and-feed/find/FoundMix.vue'
-import BlendOfThree from '~/mix-and-feed/find/BlendOfThree.vue'
-import StretchMix from '~/mix-and-feed/find/StretchMix.vue'
-import TradeOff from '~/mix-and-feed/find/TradeOff.vue'
-import { useMixDraft } from '~/mix-and-feed/mix/mixDraft'
 import { inSentence } from '#core/text/plurals'
 import { onShelves } from '#core/supplies/draw'
 import {

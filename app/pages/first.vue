@@ -1,13 +1,4 @@
 <script setup lang="ts">
-import FirstFrost from '~/first-hour/FirstFrost.vue'
-import FirstStep from '~/first-hour/FirstStep.vue'
-import FirstSupplies from '~/first-hour/FirstSupplies.vue'
-import SeasonSentence from '~/plan/SeasonSentence.vue'
-import StandsAlready from '~/plan/StandsAlready.vue'
-import SowStrip from '~/trays/SowStrip.vue'
-import ShedPicture from '~/shell/ShedPicture.vue'
-import { usePlannedCard } from '~/mix-and-feed/cards/usePlannedCard'
-import { useSeason } from '~/plan/season'
 import { counted } from '#core/text/plurals'
 
 definePageMeta({

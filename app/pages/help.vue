@@ -1,6 +1,4 @@
 <script setup lang="ts">
-import HowItWorks from '~/help/HowItWorks.vue'
-import { usePlaces } from '~/shell/usePlaces'
 import { GENERAL_KEYS } from '#shared/messages/keys'
 import { PAGE_HELP } from '#shared/messages/page-help'
 import { ALL_CAUTIONS } from '#core/cautions/caution'

@@ -1,7 +1,4 @@
 <script setup lang="ts">
-import ArchiveIn from '~/records/in-and-out/ArchiveIn.vue'
-import WeatherInOut from '~/records/in-and-out/WeatherInOut.vue'
-
 definePageMeta({
   place: {
     title: 'Import and export',

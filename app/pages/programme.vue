@@ -1,13 +1,6 @@
 <script setup lang="ts">
 import { present } from '#core/present'
 import { counted } from '#core/text/plurals'
-import ProgrammeChart from '~/mix-and-feed/feed/ProgrammeChart.vue'
-import ProgrammeStages from '~/mix-and-feed/feed/ProgrammeStages.vue'
-import ShareCard from '~/mix-and-feed/sharing/ShareCard.vue'
-import { useOnBench } from '~/mix-and-feed/useOnBench'
-import { useProgrammeDay } from '~/mix-and-feed/feed/useProgrammeDay'
-import { useShopping } from '~/plan/supplies/useShopping'
-import { useProgrammeDraft } from '~/mix-and-feed/feed/programmeDraft'
 import { Trash2 } from '@lucide/vue'
 import { FEEDING_METHODS, runsOutOn } from '#core/feed/programme'
 import { dissolvesNitrogen } from '#core/feed/feed'

@@ -2,9 +2,6 @@
 import { present } from '#core/present'
 import { last as lastOf } from '#core/numeric/at'
 import { useEventListener } from '@vueuse/core'
-import RecipeWords from '~/mix-and-feed/sharing/RecipeWords.vue'
-import { useCardCode } from '~/mix-and-feed/sharing/useCardCode'
-import { useCards } from '~/mix-and-feed/sharing/useCards'
 import {
   asWords,
   card as cardShape,

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import TableIn from '~/records/in-and-out/TableIn.vue'
 import { TABLE_IDS, tableById } from '#shared/tables/tables'
 
 definePageMeta({

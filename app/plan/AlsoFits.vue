@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { present } from '#core/present'
 import { first } from '#core/numeric/at'
-import { useSeason } from '~/plan/season'
 import { counted } from '#core/text/plurals'
 import { alsoFits } from '#core/season/fitting/also-fits'
 import type { PlannedRow } from '#shared/reckoning/planned-row'

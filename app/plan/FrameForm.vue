@@ -1,9 +1,5 @@
 <script setup lang="ts">
 import { present } from '#core/present'
-import WordMark from '~/help/WordMark.vue'
-import FrostFields from '~/plan/FrostFields.vue'
-import PlacesForm from '~/plan/PlacesForm.vue'
-import { useSeason } from '~/plan/season'
 import { FEEDING_METHODS } from '#core/feed/programme'
 import { dissolvesNitrogen } from '#core/feed/feed'
 import { yearsOn } from '#core/calendar/day'

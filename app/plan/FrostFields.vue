@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import FrostReckoned from '~/plan/FrostReckoned.vue'
 import type { Day } from '#core/calendar/day'
 import { seasonFrame } from '#shared/records/season-frame'
 import { frostRiskOf, frostSpreadOf, isFrostFree, type Frosts } from '#core/calendar/frost'

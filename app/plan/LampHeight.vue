@@ -1,7 +1,5 @@
 <script setup lang="ts">
 import { present } from '#core/present'
-import LiveLight from '~/records/devices/LiveLight.vue'
-import { useSeason } from '~/plan/season'
 import { heightFor, LIGHT_WANTED, lightMethodById, type Lamp } from '#core/places/light'
 import { MEASURED_LIGHT } from '#core/places/light-kinds'
 import { isLamp, lampHeight, lampOf, lightOfDay, lightVerdict } from '#core/places/place-light'

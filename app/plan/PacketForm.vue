@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { present } from '#core/present'
-import { useSeason } from '~/plan/season'
 import { wilson } from '#core/sowing/odds'
 import { printShare } from '#core/units/format'
 import type { PacketRecord } from '#shared/records/packet'

@@ -1,7 +1,5 @@
 <script setup lang="ts">
 import { present } from '#core/present'
-import WordMark from '~/help/WordMark.vue'
-import PlaceFields from '~/plan/PlaceFields.vue'
 import { Plus } from '@lucide/vue'
 import { FLAT_MM } from '#core/containers/flat'
 import { PLACE_KINDS, type PlaceKindId } from '#core/places/place-kinds'

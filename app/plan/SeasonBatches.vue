@@ -1,8 +1,5 @@
 <script setup lang="ts">
 import { printQuantity } from '#core/units/format'
-import { useToBuy } from '~/mix-and-feed/mix/useToBuy'
-import { usePlannedCard } from '~/mix-and-feed/cards/usePlannedCard'
-import { useSeason } from '~/plan/season'
 import { namesListed } from '#shared/messages/message'
 import { addDays } from '#core/calendar/day'
 

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { present } from '#core/present'
-import { useSeason } from '~/plan/season'
 import { VARIATION } from '#core/season/uncertainty/simulate'
 import { countsSeedlings } from '#core/sowing/crop'
 import { roomIndoors } from '#core/season/demand/demand'

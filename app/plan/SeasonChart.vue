@@ -1,9 +1,6 @@
 <script setup lang="ts">
 import { present } from '#core/present'
 import { useElementSize, useEventListener } from '@vueuse/core'
-import SeasonDemand from '~/plan/SeasonDemand.vue'
-import SeasonRow from '~/plan/SeasonRow.vue'
-import { useSeason } from '~/plan/season'
 import type { Day } from '#core/calendar/day'
 import type { PlannedRow } from '#shared/reckoning/planned-row'
 import type { SowingRecord } from '#shared/records/sowing'

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { present } from '#core/present'
-import { useSeason } from '~/plan/season'
 import { area, curveStepAfter } from 'd3-shape'
 import { scaleLinear } from 'd3-scale'
 import { addDays } from '#core/calendar/day'

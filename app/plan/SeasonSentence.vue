@@ -2,11 +2,6 @@
 import { first as firstOf } from '#core/numeric/at'
 import { present } from '#core/present'
 import { counted } from '#core/text/plurals'
-import SaidBack from '~/reading/SaidBack.vue'
-import WishAnswer from '~/plan/WishAnswer.vue'
-import { useSayAnew } from '~/reading/useSayAnew'
-import { useSeason } from '~/plan/season'
-import { useWishPlan } from '~/plan/useWishPlan'
 import { WISH_EXAMPLE } from '#core/language/wish-said'
 
 /**

@@ -1,6 +1,4 @@
 <script setup lang="ts">
-import { useSeason } from '~/plan/season'
-
 /** A page about one side of the season; it needs a season to be about. */
 const season = useSeason()
 const route = useRoute()

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { present } from '#core/present'
-import { useSeason } from '~/plan/season'
 import { roomElsewhere } from '#core/season/demand/demand'
 import { addDays } from '#core/calendar/day'
 import { standingOf } from '#core/season/fitting/standing'

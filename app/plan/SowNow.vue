@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { present } from '#core/present'
 import { first } from '#core/numeric/at'
-import { useSeason } from '~/plan/season'
 import { sowableNow } from '#core/season/fitting/sow-now'
 
 /** What may be sown this week, with these frosts and this warmth: pressed, it stands in the sentence. */

@@ -2,7 +2,6 @@
 import { present } from '#core/present'
 import { at as elementAt, first } from '#core/numeric/at'
 import { counted } from '#core/text/plurals'
-import { useSeason } from '~/plan/season'
 import { Plus, X } from '@lucide/vue'
 import { daysBetween } from '#core/calendar/day'
 import { hardeningPlan } from '#core/season/schedule/hardening'

@@ -1,7 +1,4 @@
 <script setup lang="ts">
-import SaidBack from '~/reading/SaidBack.vue'
-import { useListLines } from '~/plan/useListLines'
-import { useSeason } from '~/plan/season'
 import { counted } from '#core/text/plurals'
 
 /** What stands on the bench already, typed or pasted as a list: a line each, read word by word like a wish. */

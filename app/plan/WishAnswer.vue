@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { useNotices } from '~/plan/useNotices'
 import { sayContainers } from '#shared/messages/containers'
 import type { PlannedSowing } from '#core/season/schedule/sowing'
 import type { Wish } from '#core/language/wish-said'

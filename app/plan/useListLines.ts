@@ -1,5 +1,3 @@
-import { useReader } from '~/reading/useReader'
-import { useSeason } from '~/plan/season'
 import type { Wish } from '#core/language/wish-said'
 import { sowingRecordProblems } from '#shared/reckoning/sowing-request'
 import { sowingsFrom } from '#shared/reckoning/wish'

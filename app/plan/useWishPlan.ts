@@ -7,8 +7,6 @@ import { asSowingRequest, sowingRecordProblems } from '#shared/reckoning/sowing-
 import { startedLate } from '#shared/reckoning/late-start'
 import { sowingsFrom } from '#shared/reckoning/wish'
 import { wishStops } from '#shared/reckoning/wish-stops'
-import { useReader } from '~/reading/useReader'
-import { useSeason } from '~/plan/season'
 
 /** What is wished for in a sentence, planned as it would be kept: of each crop its sowings, and what follows from the first. */
 export function useWishPlan(text: Ref<string>, kind: 'wish' | 'list' | 'groups' = 'wish') {

@@ -1,7 +1,4 @@
 <script setup lang="ts">
-import AskWhich from '~/reading/AskWhich.vue'
-import { useNewVessel } from '~/reading/useNewVessel'
-import { othersOf } from '~/reading/useReader'
 import { isDay } from '#core/calendar/day'
 import { saidAnew } from '#core/language/said-anew'
 import type { ReadText } from '#shared/reckoning/read-as'

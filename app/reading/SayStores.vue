@@ -1,7 +1,4 @@
 <script setup lang="ts">
-import SaidBack from '~/reading/SaidBack.vue'
-import { useReader } from '~/reading/useReader'
-import { useSayAnew } from '~/reading/useSayAnew'
 import type { StoreSaid } from '#core/language/stores'
 import { counted } from '#core/text/plurals'
 import { stockFrom } from '#shared/reckoning/store-said'

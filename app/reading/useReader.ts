@@ -1,6 +1,5 @@
 import { until } from '@vueuse/core'
 import { wrap, type Remote } from 'comlink'
-import { useWords } from '~/reading/useWords'
 import type { Heard, Words } from '#core/language/reading'
 import type { ReadKind, ReadText } from '#shared/reckoning/read-as'
 import type { Reader } from '~/workers/reader.worker'

@@ -1,4 +1,3 @@
-import { useBench } from '~/trays/water/useBench'
 import { wordsOf } from '#shared/reckoning/known'
 
 /** What this household calls things by, as sentences are read with it. */

@@ -1,8 +1,5 @@
 <script setup lang="ts">
 import { present } from '#core/present'
-import SaidBack from '~/reading/SaidBack.vue'
-import { useReader } from '~/reading/useReader'
-import { useSayAnew } from '~/reading/useSayAnew'
 import type { AwaySaid } from '#core/language/away'
 import type { Day } from '#core/calendar/day'
 import type { HouseholdRecord } from '#shared/records/household'

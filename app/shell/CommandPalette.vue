@@ -1,9 +1,6 @@
 <script setup lang="ts">
 import type { Stored } from '#shared/records/collections'
 import type { HouseholdRecord } from '#shared/records/household'
-import { useBench } from '~/trays/water/useBench'
-import { useReader } from '~/reading/useReader'
-import { usePlaces } from '~/shell/usePlaces'
 import type { Sought } from '#core/language/palette'
 import { paletteAnswers } from '#shared/reckoning/palette-answers'
 

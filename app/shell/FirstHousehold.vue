@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import ShedPicture from '~/shell/ShedPicture.vue'
 import { unitsOfRegion } from '#core/units/region'
 import type { Stored } from '#shared/records/collections'
 import type { HouseholdRecord } from '#shared/records/household'

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { CalendarClock, ChevronLeft, ChevronRight } from '@lucide/vue'
-import { useDayOfDemo } from '~/shell/useDayOfDemo'
 import { addDays } from '#core/calendar/day'
 
 const OwnDayPanel = defineAsyncComponent(() => import('~/shell/OwnDayPanel.vue'))

@@ -1,6 +1,4 @@
 <script setup lang="ts">
-import { useDayOfDemo } from '~/shell/useDayOfDemo'
-
 /** The day and the clock of a demo, and the ways out of it. */
 const props = defineProps<{ from: HTMLElement }>()
 defineEmits<{ close: [] }>()

@@ -1,6 +1,4 @@
 <script setup lang="ts">
-import { usePlaces } from '~/shell/usePlaces'
-
 /** The pages of the place that is open, each within a press; the one that is open stays in sight. */
 const { tabs, main, here } = usePlaces()
 const route = useRoute()

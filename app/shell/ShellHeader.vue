@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { usePlaces } from '~/shell/usePlaces'
 import { CircleQuestionMark, Redo2, Search, Settings, Undo2 } from '@lucide/vue'
 
 const OwnDay = defineAsyncComponent(() => import('~/shell/OwnDay.vue'))

@@ -1,5 +1,4 @@
 import { useEventListener } from '@vueuse/core'
-import { usePlaces } from '~/shell/usePlaces'
 
 const typing = (target: EventTarget | null) =>
   target instanceof HTMLElement &&

@@ -1,7 +1,5 @@
 <script setup lang="ts">
 import { present } from '#core/present'
-import { useSeason } from '~/plan/season'
-import { useWater } from '~/trays/water/water'
 import { absenceAhead, dryWhileAway } from '#core/season/today/away'
 
 /** Days away that are near: which trays would run dry, and what keeps them. */

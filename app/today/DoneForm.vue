@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { present } from '#core/present'
-import { useSeason } from '~/plan/season'
 import { counted } from '#core/text/plurals'
 import type { Day } from '#core/calendar/day'
 import type { JobKind, JobTarget } from '#core/season/today/job'

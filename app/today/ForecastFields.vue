@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { present } from '#core/present'
 import { useDebounceFn } from '@vueuse/core'
-import { useSeason } from '~/plan/season'
 import { coldestAhead } from '#core/calendar/weather'
 import type { Day } from '#core/calendar/day'
 import { hotAhead, nightAhead } from '#shared/reckoning/season'

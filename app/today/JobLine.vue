@@ -1,12 +1,6 @@
 <script setup lang="ts">
 import { present } from '#core/present'
 import { first } from '#core/numeric/at'
-import { useJobWords } from '~/today/useJobWords'
-import { usePlannedCard } from '~/mix-and-feed/cards/usePlannedCard'
-import { useGuidedJobs } from '~/today/jobs/guided-jobs'
-import { useSeason } from '~/plan/season'
-import { useTrays } from '~/trays/trays'
-import SowStrip from '~/trays/SowStrip.vue'
 import {
   CalendarCheck,
   ChartNoAxesGantt,

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { useMediaQuery } from '@vueuse/core'
-import { useTrays } from '~/trays/trays'
 import { FLAT_MM } from '#core/containers/flat'
 import type { Place } from '#core/places/place'
 import type { Standing } from '#core/season/today/walk'

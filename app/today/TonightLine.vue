@@ -1,7 +1,5 @@
 <script setup lang="ts">
 import { Moon } from '@lucide/vue'
-import { useBench } from '~/trays/water/useBench'
-import { useSeason } from '~/plan/season'
 import { nightAhead } from '#shared/reckoning/season'
 import { tonightOf } from '#shared/reckoning/tonight'
 import { sayTonight } from '#shared/messages/tonight'

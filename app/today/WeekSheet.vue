@@ -1,7 +1,4 @@
 <script setup lang="ts">
-import { useJobWords } from '~/today/useJobWords'
-import { useSeason } from '~/plan/season'
-import { useWater } from '~/trays/water/water'
 import { sayWaterOfDay } from '#shared/messages/water'
 import { weekOf } from '#core/season/today/week'
 

@@ -1,4 +1,3 @@
-import { useSeason } from '~/plan/season'
 import { dangerWords, jobWords } from '#shared/messages/jobs'
 import type { Danger, Job } from '#core/season/today/job'
 

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { useSeason } from '~/plan/season'
 import { hatchOf, HATCHES } from '#shared/drawings/tray-marks'
 import { counted } from '#core/text/plurals'
 import { coverOf } from '#core/sowing/crop'

@@ -1,8 +1,6 @@
 <script setup lang="ts">
 import { present } from '#core/present'
 import { first } from '#core/numeric/at'
-import { useSeason } from '~/plan/season'
-import { useTrays } from '~/trays/trays'
 import { counted } from '#core/text/plurals'
 import { withOutside } from '#core/season/schedule/stays'
 import type { Day } from '#core/calendar/day'

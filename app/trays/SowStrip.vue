@@ -1,9 +1,6 @@
 <script setup lang="ts">
 import { first } from '#core/numeric/at'
 import { Check, Grid3x3, Play, Tags } from '@lucide/vue'
-import { useGuidedJobs } from '~/today/jobs/guided-jobs'
-import { useSeason } from '~/plan/season'
-import { useTrays } from '~/trays/trays'
 import { namesListed } from '#shared/messages/message'
 
 /** Lay out, label, sow: a sowing from the plan into its trays, in place. What is in one tray is one job. */

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { useTrays } from '~/trays/trays'
 import { counted } from '#core/text/plurals'
 import { waysFrom, type Spot } from '#core/trays/lineage'
 

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { useSeason } from '~/plan/season'
 import { shareDaysOf } from '#core/season/frame'
 import { daysUp } from '#core/sowing/emergence'
 import type { Container } from '#core/containers/container'

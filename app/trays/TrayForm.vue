@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { present } from '#core/present'
 import { first } from '#core/numeric/at'
-import { useSeason } from '~/plan/season'
 import { printPath } from '#core/problem'
 import { withOutside } from '#core/season/schedule/stays'
 import { surfaceOf, usualGrid } from '#core/trays/layout'

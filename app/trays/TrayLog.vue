@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { NotebookPen } from '@lucide/vue'
-import LogEntry from '~/records/log/LogEntry.vue'
 
 /** What was last written down of a tray, and room to write more. */
 const props = defineProps<{ id: string }>()

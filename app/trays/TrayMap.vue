@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { first } from '#core/numeric/at'
 import { useElementSize, useScroll } from '@vueuse/core'
-import TrayDrawing from '~/trays/TrayDrawing.vue'
 import type { StrokeAt } from '#shared/drawings/tray-marks'
 import type { Container } from '#core/containers/container'
 import { trayPlan } from '#core/trays/drawing'

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { useTrays } from '~/trays/trays'
 import { counted } from '#core/text/plurals'
 import { waysFrom, waysTo, type Step } from '#core/trays/lineage'
 import type { Stored } from '#shared/records/collections'

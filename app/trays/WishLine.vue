@@ -1,10 +1,5 @@
 <script setup lang="ts">
 import { present } from '#core/present'
-import SaidBack from '~/reading/SaidBack.vue'
-import { useReader } from '~/reading/useReader'
-import { useSayAnew } from '~/reading/useSayAnew'
-import { useSeason } from '~/plan/season'
-import type { Wanted } from '~/trays/useTrayLaying'
 import { GROUPS_EXAMPLE, type Wish, sharedOut } from '#core/language/wish-said'
 import { counted } from '#core/text/plurals'
 import { cellsIn } from '#core/trays/area'

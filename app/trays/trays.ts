@@ -1,5 +1,4 @@
 import { present } from '#core/present'
-import { useSeason } from '~/plan/season'
 import { addDays, type Day } from '#core/calendar/day'
 import type { ChangeKind } from '#core/trays/change'
 import { stepsOf } from '#core/trays/lineage'

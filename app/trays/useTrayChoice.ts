@@ -1,6 +1,5 @@
 import { present } from '#core/present'
 import { at as elementAt, first } from '#core/numeric/at'
-import { useTrays } from '~/trays/trays'
 import { counted } from '#core/text/plurals'
 import type { Day } from '#core/calendar/day'
 import { cellsOf } from '#core/trays/layout'

@@ -1,6 +1,4 @@
 import { present } from '#core/present'
-import { useCounting } from '~/trays/useCounting'
-import { useTrays } from '~/trays/trays'
 import { counted } from '#core/text/plurals'
 import type { Day } from '#core/calendar/day'
 import { cellsOf } from '#core/trays/layout'

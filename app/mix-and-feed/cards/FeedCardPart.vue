@@ -1,7 +1,4 @@
 <script setup lang="ts">
-import BottleLabels from '~/mix-and-feed/cards/BottleLabels.vue'
-import StepList from '~/mix-and-feed/cards/StepList.vue'
-import { usePlannedFeed } from '~/mix-and-feed/cards/usePlanned'
 import { growthStageById } from '#core/feed/growth-stage'
 import { printNumber } from '#core/units/format'
 import { sayNoWay } from '#shared/messages/feed'

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { present } from '#core/present'
 import { newEntry } from '#shared/records/new-entry'
-import { useShopping } from '~/plan/supplies/useShopping'
 import { drawFrom } from '#core/supplies/draw'
 import { goodsId } from '#core/supplies/goods'
 import { needsOfBatch } from '#core/supplies/needs'

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { first } from '#core/numeric/at'
-import SayIt from '~/today/jobs/SayIt.vue'
 import type { Step } from '#core/jobs/step'
 import { timetable } from '#core/jobs/timetable'
 import { printHours } from '#core/working/print'

@@ -1,5 +1,3 @@
-import { useBench } from '~/trays/water/useBench'
-import { useGuidedJobs } from '~/today/jobs/guided-jobs'
 import { GUIDED_JOB_NAMES } from '#core/jobs/guided-job'
 import type { FeedDemand, MixDemand } from '#core/season/demand/demand'
 import { batchFor, batchPlannedFor, feedingFor, namesOf } from '#shared/commands/season-batch'

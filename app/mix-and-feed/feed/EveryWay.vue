@@ -1,7 +1,5 @@
 <script setup lang="ts">
 import { present } from '#core/present'
-import { useWays } from '~/mix-and-feed/feed/useWays'
-import { useFeedDraft } from '~/mix-and-feed/feed/feedDraft'
 import { inSentence } from '#core/text/plurals'
 import { advised, type Scooped, type Way } from '#core/feed/planner'
 import { isScale, TOOL_HABITS } from '#core/feed/tool'

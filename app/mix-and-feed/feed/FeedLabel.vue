@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import LabelDoubts from '~/mix-and-feed/feed/LabelDoubts.vue'
 import type { FeedRecord } from '#shared/records/feed'
 import { asFeed } from '#shared/records/as-feed'
 

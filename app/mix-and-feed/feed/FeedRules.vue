@@ -1,8 +1,4 @@
 <script setup lang="ts">
-import { useFeedDraft } from '~/mix-and-feed/feed/feedDraft'
-import SaidBack from '~/reading/SaidBack.vue'
-import { useReader } from '~/reading/useReader'
-import { useSayAnew } from '~/reading/useSayAnew'
 import { X } from '@lucide/vue'
 import { spellings, type Rate } from '#core/feed/rate'
 import { printNumber } from '#core/units/format'

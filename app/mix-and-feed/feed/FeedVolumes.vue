@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { present } from '#core/present'
 import { first } from '#core/numeric/at'
-import { useFeedDraft } from '~/mix-and-feed/feed/feedDraft'
 import { soakIn, solutionFor, vesselsToCarry } from '#core/feed/drink'
 import { injectorProblems, planInjector } from '#core/feed/injector'
 import { physicsIn } from '#core/media/container-physics'

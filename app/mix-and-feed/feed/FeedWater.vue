@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { useFeedDraft } from '~/mix-and-feed/feed/feedDraft'
 import { ecOfFeed, EC_LIMITS_MS_PER_CM } from '#core/feed/ec'
 import { ALKALINITY_MOST_MG_PER_L, blendWithRain, rainForAlkalinity, waterProblems } from '#core/feed/water'
 import { printNumber, printShare } from '#core/units/format'

@@ -1,7 +1,5 @@
 <script setup lang="ts">
 import { newEntry } from '#shared/records/new-entry'
-import { usePlannedFeed } from '~/mix-and-feed/cards/usePlanned'
-import { useShopping } from '~/plan/supplies/useShopping'
 import { onShelves } from '#core/supplies/draw'
 import { goodsName } from '#core/supplies/goods'
 import type { Stored } from '#shared/records/collections'

@@ -1,6 +1,4 @@
 <script setup lang="ts">
-import StepList from '~/mix-and-feed/cards/StepList.vue'
-import { useFeedDraft } from '~/mix-and-feed/feed/feedDraft'
 import { feedSteps, sayMeasurement, strengthToExpect, wayToUse } from '#core/jobs/feed-steps'
 import { inSentence } from '#core/text/plurals'
 import { printNumber, printShare } from '#core/units/format'

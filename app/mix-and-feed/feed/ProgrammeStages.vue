@@ -2,8 +2,6 @@
 import { printQuantity } from '#core/units/format'
 import { counted } from '#core/text/plurals'
 import { first } from '#core/numeric/at'
-import { useProgrammeDay } from '~/mix-and-feed/feed/useProgrammeDay'
-import { useProgrammeDraft } from '~/mix-and-feed/feed/programmeDraft'
 import { Plus, X } from '@lucide/vue'
 import { GROWTH_STAGES, growthStageById } from '#core/feed/growth-stage'
 

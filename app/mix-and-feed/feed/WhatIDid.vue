@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { useFeedDraft } from '~/mix-and-feed/feed/feedDraft'
 import { strengthFromDose } from '#core/feed/dose'
 import { judge, timesTheMost } from '#core/feed/growth-stage'
 import { density } from '#core/feed/feed'

@@ -1,4 +1,3 @@
-import { useProgrammeDraft } from '~/mix-and-feed/feed/programmeDraft'
 import { addDays } from '#core/calendar/day'
 
 /** A day of the feeding schedule in words: the calendar's where it is known when the plants came up, else counted. */

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { present } from '#core/present'
 import { first, at } from '#core/numeric/at'
-import TriangleMap from '~/mix-and-feed/find/TriangleMap.vue'
 import { FINDER_TRAITS, type FinderRequest, type FinderTrait } from '#core/media/finder'
 import { saidInParts, type Part } from '#core/media/recipe'
 import { TRAITS } from '#shared/drawings/traits'

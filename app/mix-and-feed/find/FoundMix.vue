@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import RecipeBar from '~/mix-and-feed/cards/RecipeBar.vue'
 import type { Found } from '#core/media/finder'
 import { saidInParts, type Part } from '#core/media/recipe'
 import { printNumber } from '#core/units/format'

@@ -2,7 +2,6 @@
 import { present } from '#core/present'
 import { first } from '#core/numeric/at'
 import { withArticle } from '#core/text/plurals'
-import RecipeBar from '~/mix-and-feed/cards/RecipeBar.vue'
 import type { Container } from '#core/containers/container'
 import { STRETCHED, stretch } from '#core/media/reuse'
 import { saidInParts, type Part } from '#core/media/recipe'

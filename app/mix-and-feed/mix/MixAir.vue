@@ -1,11 +1,5 @@
 <script setup lang="ts">
-import AirScale from '~/mix-and-feed/mix/AirScale.vue'
-import AirSection from '~/mix-and-feed/mix/AirSection.vue'
-import WorksForMe from '~/mix-and-feed/mix/WorksForMe.vue'
 import { sayVerdict } from '#shared/messages/mix'
-import { useInside } from '~/mix-and-feed/mix/useInside'
-import { useFollowing } from '~/mix-and-feed/mix/useFollowing'
-import { useMixDraft } from '~/mix-and-feed/mix/mixDraft'
 import { withArticle } from '#core/text/plurals'
 import { physicsIn, withDepth } from '#core/media/container-physics'
 import { printNumber, printShare } from '#core/units/format'

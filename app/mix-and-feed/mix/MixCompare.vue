@@ -1,8 +1,5 @@
 <script setup lang="ts">
 import { at } from '#core/numeric/at'
-import RecipeBar from '~/mix-and-feed/cards/RecipeBar.vue'
-import AirSection from '~/mix-and-feed/mix/AirSection.vue'
-import { useMixDraft } from '~/mix-and-feed/mix/mixDraft'
 import { behaviourOf, COMPARED_IN } from '#core/media/behaviour'
 import { recipeProblems, type Mix } from '#core/media/recipe'
 import { printNumber, printShare } from '#core/units/format'

@@ -1,7 +1,4 @@
 <script setup lang="ts">
-import { useFollowing } from '~/mix-and-feed/mix/useFollowing'
-import { useShopping } from '~/plan/supplies/useShopping'
-import { useMixDraft } from '~/mix-and-feed/mix/mixDraft'
 import { costOf } from '#core/supplies/cost'
 import { needsOfBatch } from '#core/supplies/needs'
 import { convert } from '#core/units/unit-table'

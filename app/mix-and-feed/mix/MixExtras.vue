@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { at, first } from '#core/numeric/at'
-import { useMixDraft } from '~/mix-and-feed/mix/mixDraft'
 import { X } from '@lucide/vue'
 import { PREPARATIONS, type Preparation } from '#core/media/recipe'
 import { SANITATION_METHODS, type SanitationMethod } from '#core/media/sanitation'

@@ -1,10 +1,6 @@
 <script setup lang="ts">
 import { present } from '#core/present'
 import { at } from '#core/numeric/at'
-import ContainerSection from '~/mix-and-feed/mix/ContainerSection.vue'
-import MixLower from '~/mix-and-feed/mix/MixLower.vue'
-import ContainerForm from '~/plan/supplies/ContainerForm.vue'
-import { useMixDraft } from '~/mix-and-feed/mix/mixDraft'
 import { Minus, Plus, X } from '@lucide/vue'
 import { counted } from '#core/text/plurals'
 import { cellWord, cellVolume, type Container } from '#core/containers/container'

@@ -1,8 +1,5 @@
 <script setup lang="ts">
-import { usePlannedCard } from '~/mix-and-feed/cards/usePlannedCard'
 import { fillsOf, forSowings } from '#shared/commands/season-batch'
-import { useMixDraft } from '~/mix-and-feed/mix/mixDraft'
-import { useSeason } from '~/plan/season'
 
 /** The sowings a batch is for: it fills what they are sown or potted into, and when it is made they have their mix. */
 const mix = useMixDraft()

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { present } from '#core/present'
-import { useMixDraft } from '~/mix-and-feed/mix/mixDraft'
 import { mostContainers } from '#core/media/capacity'
 import { onShelves } from '#core/supplies/draw'
 import { asBatchRequest } from '#shared/reckoning/batch-request'

@@ -1,7 +1,5 @@
 <script setup lang="ts">
 import { at } from '#core/numeric/at'
-import RecipeBar from '~/mix-and-feed/cards/RecipeBar.vue'
-import { useMixDraft } from '~/mix-and-feed/mix/mixDraft'
 import { saidInParts } from '#core/media/recipe'
 
 /** The mix that lies below the other one, in containers filled in layers. */

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { present } from '#core/present'
-import { useMixDraft } from '~/mix-and-feed/mix/mixDraft'
 import { DEFAULT_ALLOWANCES } from '#core/media/batch-request'
 import { FEELS } from '#core/media/hydration'
 import { DAMPNESSES } from '#core/media/moisture'

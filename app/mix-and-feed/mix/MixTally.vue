@@ -1,7 +1,5 @@
 <script setup lang="ts">
 import { present } from '#core/present'
-import PackToOpen from '~/mix-and-feed/cards/PackToOpen.vue'
-import { useMixDraft } from '~/mix-and-feed/mix/mixDraft'
 import { FEEL_WORDS } from '#core/jobs/batch-steps'
 import { PASTEURISED_C } from '#core/media/hot-water'
 import { inSentence } from '#core/text/plurals'

@@ -1,7 +1,5 @@
 <script setup lang="ts">
 import { counted } from '#core/text/plurals'
-import { useOwnRecipe } from '~/mix-and-feed/mix/useOwnRecipe'
-import { useMixDraft } from '~/mix-and-feed/mix/mixDraft'
 import { measuredCurve, FAR_APART, homeTestProblems, measuredBy } from '#core/media/home-test'
 import { runOfWeights, runProblems, type HomeTest, type TestRun } from '#core/media/home-test'
 import { messageAt } from '#core/problem'

@@ -1,9 +1,6 @@
 <script setup lang="ts">
 import { present } from '#core/present'
-import { useFollowing } from '~/mix-and-feed/mix/useFollowing'
-import { useInside } from '~/mix-and-feed/mix/useInside'
 import { sayVerdict } from '#shared/messages/mix'
-import { useMixDraft } from '~/mix-and-feed/mix/mixDraft'
 
 /** In one line a point: the air in the first container, and what else is to be watched. */
 const mix = useMixDraft()

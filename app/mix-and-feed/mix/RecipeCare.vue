@@ -1,9 +1,4 @@
 <script setup lang="ts">
-import MixCompare from '~/mix-and-feed/mix/MixCompare.vue'
-import RecipeHistory from '~/mix-and-feed/mix/RecipeHistory.vue'
-import ShareCard from '~/mix-and-feed/sharing/ShareCard.vue'
-import { useMixDraft } from '~/mix-and-feed/mix/mixDraft'
-
 /** Keeping recipes: keep what was adjusted, rename, duplicate, compare with another, remove. */
 const household = useHousehold()
 const mix = useMixDraft()

@@ -1,8 +1,6 @@
 <script setup lang="ts">
 import { present } from '#core/present'
 import { withArticle } from '#core/text/plurals'
-import RecipeBar from '~/mix-and-feed/cards/RecipeBar.vue'
-import { useMixDraft } from '~/mix-and-feed/mix/mixDraft'
 import type { FinderTrait } from '#core/media/finder'
 import { saidInParts } from '#core/media/recipe'
 import { substitute } from '#core/media/substitute'

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { useOwnRecipe } from '~/mix-and-feed/mix/useOwnRecipe'
 import { withArticle } from '#core/text/plurals'
 import type { Container } from '#core/containers/container'
 

@@ -1,7 +1,6 @@
 import { present } from '#core/present'
 import { lowerIn, type BatchPlan } from '#core/media/batch'
 import { insideOf } from '#core/media/inside'
-import { useMixDraft } from '~/mix-and-feed/mix/mixDraft'
 
 /** What a seedling finds in one of the containers of the mix on the bench. */
 export function useInside(plan: Readonly<Ref<BatchPlan | null>>, index: () => number) {

@@ -1,4 +1,3 @@
-import { useMixDraft } from '~/mix-and-feed/mix/mixDraft'
 import type { Recipe } from '#shared/records/recipe'
 
 /**

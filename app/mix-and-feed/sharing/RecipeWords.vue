@@ -1,7 +1,4 @@
 <script setup lang="ts">
-import SaidBack from '~/reading/SaidBack.vue'
-import { useReader } from '~/reading/useReader'
-import { useSayAnew } from '~/reading/useSayAnew'
 import type { RecipeSaid } from '#core/language/recipe'
 import type { Bodies } from '#shared/records/collections'
 

@@ -1,6 +1,4 @@
 <script setup lang="ts">
-import { useCardCode } from '~/mix-and-feed/sharing/useCardCode'
-import { useCards } from '~/mix-and-feed/sharing/useCards'
 import { asWords, cardOf, MAX_LINK_LETTERS, type Card } from '#shared/sharing/card'
 
 /** A recipe, a feed or a schedule to hand on: as a link, a code, a message, a file. */

@@ -1,8 +1,4 @@
 <script setup lang="ts">
-import RecipeBar from '~/mix-and-feed/cards/RecipeBar.vue'
-import SeasonBatches from '~/plan/SeasonBatches.vue'
-import { usePlannedBatch } from '~/mix-and-feed/cards/usePlanned'
-import { useSeason } from '~/plan/season'
 import { Droplets, FileText, Shovel, Trash2 } from '@lucide/vue'
 import { inSentence } from '#core/text/plurals'
 import { saidInParts } from '#core/media/recipe'

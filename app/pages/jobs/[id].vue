@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { present } from '#core/present'
-import { useHelpOpen } from '~/help/useHelpOpen'
 import { useEventListener, useWakeLock } from '@vueuse/core'
 import {
   CircleQuestionMark,
@@ -14,13 +13,8 @@ import {
   VolumeX,
   X,
 } from '@lucide/vue'
-import JobEnd from '~/today/jobs/JobEnd.vue'
 import JobStep from '~/today/jobs/JobStep.vue'
-import ShortMix from '~/today/jobs/ShortMix.vue'
 import { mayAskToNotify, readAloud, stopReading } from '~/today/jobs/ringing'
-import { useBench } from '~/trays/water/useBench'
-import { useWorkLeft } from '~/today/jobs/useWorkLeft'
-import { useGuidedJobs } from '~/today/jobs/guided-jobs'
 import { nextStep, stepStands } from '#core/jobs/guided-job'
 import { plainWords } from '#core/jobs/sentence'
 import { printHours, printFigure } from '#core/working/print'

@@ -1,10 +1,5 @@
 <script setup lang="ts">
 import { present } from '#core/present'
-import { useBench } from '~/trays/water/useBench'
-import { useWorkLeft } from '~/today/jobs/useWorkLeft'
-import { useGuidedJobs } from '~/today/jobs/guided-jobs'
-import { useTrays } from '~/trays/trays'
-import { useWater } from '~/trays/water/water'
 import { openSteps, GUIDED_JOB_NAMES } from '#core/jobs/guided-job'
 import { counted } from '#core/text/plurals'
 import type { Stored } from '#shared/records/collections'

@@ -1,14 +1,6 @@
 <script setup lang="ts">
 import { present } from '#core/present'
 import { useEventListener } from '@vueuse/core'
-import FrameForm from '~/plan/FrameForm.vue'
-import SeasonChart from '~/plan/SeasonChart.vue'
-import SeasonSentence from '~/plan/SeasonSentence.vue'
-import SowNow from '~/plan/SowNow.vue'
-import StandsAlready from '~/plan/StandsAlready.vue'
-import ShelfRepair from '~/plan/ShelfRepair.vue'
-import SowingPanel from '~/plan/SowingPanel.vue'
-import { useSeason } from '~/plan/season'
 import { CalendarDays } from '@lucide/vue'
 
 const { said } = useMeasures()

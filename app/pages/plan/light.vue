@@ -1,7 +1,4 @@
 <script setup lang="ts">
-import SeasonSubPage from '~/plan/SeasonSubPage.vue'
-import LampHeight from '~/plan/LampHeight.vue'
-
 definePageMeta({
   place: {
     title: 'Light',

@@ -1,7 +1,4 @@
 <script setup lang="ts">
-import SeasonSubPage from '~/plan/SeasonSubPage.vue'
-import SeasonChance from '~/plan/SeasonChance.vue'
-
 definePageMeta({
   place: {
     title: 'Enough plants?',

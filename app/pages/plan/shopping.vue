@@ -1,6 +1,4 @@
 <script setup lang="ts">
-import ShoppingList from '~/plan/supplies/ShoppingList.vue'
-
 definePageMeta({
   place: {
     title: 'Shopping list',

@@ -1,13 +1,5 @@
 <script setup lang="ts">
 import { present } from '#core/present'
-import AirChart from '~/records/log/AirChart.vue'
-import BarsChart from '~/records/log/BarsChart.vue'
-import ChartFrame from '~/records/log/ChartFrame.vue'
-import CurveChart from '~/records/log/CurveChart.vue'
-import TimelineChart from '~/records/log/TimelineChart.vue'
-import YearChoice from '~/records/log/YearChoice.vue'
-import { useYear } from '~/records/log/useYear'
-import { useSeason } from '~/plan/season'
 import { printNumber, printShare } from '#core/units/format'
 import { degreeDays } from '#core/sowing/warmth'
 import { climateByPlace } from '#shared/reckoning/measured'

@@ -1,12 +1,5 @@
 <script setup lang="ts">
-import ClimateForm from '~/records/log/ClimateForm.vue'
-import LogEntry from '~/records/log/LogEntry.vue'
-import LogReminders from '~/records/log/LogReminders.vue'
-import LogLine from '~/records/log/LogLine.vue'
 import { KIND_GROUPS } from '~/records/log/kinds'
-import { useLogStream } from '~/records/log/useLogStream'
-import { useSeason } from '~/plan/season'
-import { useTrays } from '~/trays/trays'
 import { Search } from '@lucide/vue'
 import { withOutside } from '#core/season/schedule/stays'
 import type { Day } from '#core/calendar/day'

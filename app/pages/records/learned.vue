@@ -1,10 +1,5 @@
 <script setup lang="ts">
 import { present } from '#core/present'
-import BeliefDrawing from '~/records/log/BeliefDrawing.vue'
-import MeasureForm from '~/records/log/MeasureForm.vue'
-import PredictedUsed from '~/records/log/PredictedUsed.vue'
-import { useLearned } from '~/records/log/useLearned'
-import { useWater } from '~/trays/water/water'
 import { intervalOf, WILD_AT } from '#core/learning/learning'
 import type { Calibration } from '#core/learning/calibrations'
 import { FACTOR } from '#core/water/follow'

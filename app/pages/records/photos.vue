@@ -1,7 +1,4 @@
 <script setup lang="ts">
-import { usePhotos, type Photo } from '~/records/log/photos'
-import { useTrays } from '~/trays/trays'
-
 definePageMeta({
   place: {
     title: 'Photos',

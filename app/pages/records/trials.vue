@@ -1,9 +1,4 @@
 <script setup lang="ts">
-import CompareRecords from '~/records/log/CompareRecords.vue'
-import SidesDrawing from '~/records/log/SidesDrawing.vue'
-import TrialForm from '~/records/log/TrialForm.vue'
-import { useTrials } from '~/records/log/useTrials'
-import { useTrays } from '~/trays/trays'
 import type { Stored } from '#shared/records/collections'
 import type { TrialRecord } from '#shared/records/trial'
 import { sideOf } from '#shared/reckoning/group-facts'

@@ -1,8 +1,5 @@
 <script setup lang="ts">
 import { present } from '#core/present'
-import YearChoice from '~/records/log/YearChoice.vue'
-import { useYear } from '~/records/log/useYear'
-import { useSeason } from '~/plan/season'
 import { counted } from '#core/text/plurals'
 import type { Bodies, Stored } from '#shared/records/collections'
 import type { Sent } from '#shared/commands/commands'

@@ -1,9 +1,4 @@
 <script setup lang="ts">
-import CauseLine from '~/records/signs/CauseLine.vue'
-import SignPicture from '~/records/signs/SignPicture.vue'
-import { useSignRecord } from '~/records/signs/useSignRecord'
-import { useSeason } from '~/plan/season'
-import { useTrays } from '~/trays/trays'
 import { causesOf } from '#core/signs/causes'
 import { emptyRecord } from '#core/signs/record'
 import { SIGNS, signById, type SignId } from '#core/signs/seen'

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import SignPicture from '~/records/signs/SignPicture.vue'
 import { counted } from '#core/text/plurals'
 import { CAUSES, type CauseId } from '#core/signs/causes'
 import type { SignRecord } from '#core/signs/record'

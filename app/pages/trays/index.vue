@@ -1,10 +1,6 @@
 <script setup lang="ts">
 import FoldAway from '~/kit/fields/FoldAway.vue'
 import { present } from '#core/present'
-import TrayDrawing from '~/trays/TrayDrawing.vue'
-import TrayForm from '~/trays/TrayForm.vue'
-import { useSeason } from '~/plan/season'
-import { useTrays } from '~/trays/trays'
 import { counted } from '#core/text/plurals'
 import { withOutside } from '#core/season/schedule/stays'
 import type { Stored } from '#shared/records/collections'

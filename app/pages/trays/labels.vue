@@ -1,8 +1,5 @@
 <script setup lang="ts">
 import { present } from '#core/present'
-import LabelSheetPreview from '~/trays/LabelSheetPreview.vue'
-import { useSeason } from '~/plan/season'
-import { useTrays } from '~/trays/trays'
 import { counted } from '#core/text/plurals'
 import { printPath } from '#core/problem'
 import {

@@ -1,8 +1,6 @@
 <script setup lang="ts">
 import { first as firstOf } from '#core/numeric/at'
 import { useDebounceFn } from '@vueuse/core'
-import ScenarioChart from '~/trays/water/ScenarioChart.vue'
-import { useSeason } from '~/plan/season'
 import { EC_PER_MG_N } from '#core/water/balance'
 import {
   WATERING_HABITS,

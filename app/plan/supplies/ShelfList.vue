@@ -1,9 +1,5 @@
 <script setup lang="ts">
 import { unitById } from '#core/units/unit-table'
-import PackRow from '~/plan/supplies/PackRow.vue'
-import StockForm from '~/plan/supplies/StockForm.vue'
-import SuppliesTable from '~/plan/supplies/SuppliesTable.vue'
-import { useShopping } from '~/plan/supplies/useShopping'
 import { Plus, Trash2 } from '@lucide/vue'
 import { goodsUnit, packHolds, type Goods } from '#core/supplies/goods'
 import type { Stored } from '#shared/records/collections'

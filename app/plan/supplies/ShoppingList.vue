@@ -1,7 +1,4 @@
 <script setup lang="ts">
-import { useShopping } from '~/plan/supplies/useShopping'
-import { useBench } from '~/trays/water/useBench'
-import { useSeason } from '~/plan/season'
 import { counted } from '#core/text/plurals'
 import { onShelves } from '#core/supplies/draw'
 import { goodsId } from '#core/supplies/goods'

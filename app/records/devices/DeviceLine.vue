@@ -1,9 +1,4 @@
 <script setup lang="ts">
-import SimulatedMark from '~/records/devices/SimulatedMark.vue'
-import { useReadingWords } from '~/records/devices/useReadingWords'
-import type { Source } from '~/records/devices/readings'
-import { useReadings } from '~/records/devices/readings'
-import { useTrays } from '~/trays/trays'
 import { faultsOf, MEASURES, QUANTITIES } from '#core/readings/kinds'
 import { daysSinceCalibrated, wantsSolution } from '#core/readings/dose-by-ec'
 import { withOutside } from '#core/season/schedule/stays'

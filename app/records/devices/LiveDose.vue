@@ -1,6 +1,4 @@
 <script setup lang="ts">
-import SimulatedMark from '~/records/devices/SimulatedMark.vue'
-import { useReadings } from '~/records/devices/readings'
 import type { Feed } from '#core/feed/feed'
 import { daysSinceCalibrated, ecPerMgN, saidOfDose } from '#core/readings/dose-by-ec'
 

@@ -1,6 +1,4 @@
 <script setup lang="ts">
-import SimulatedMark from '~/records/devices/SimulatedMark.vue'
-import { useReadings } from '~/records/devices/readings'
 import { drainLimit, saidOfDrain } from '#core/readings/dose-by-ec'
 
 /** What drains off a tray, by the pen that stands in it. */

@@ -1,6 +1,4 @@
 <script setup lang="ts">
-import SimulatedMark from '~/records/devices/SimulatedMark.vue'
-import { useReadings } from '~/records/devices/readings'
 import { LUX_PER_PPFD } from '#core/readings/air-of-day'
 import { heightFor, LIGHT_WANTED, type Lamp } from '#core/places/light'
 import { printNumber } from '#core/units/format'

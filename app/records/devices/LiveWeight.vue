@@ -2,8 +2,6 @@
 import { present } from '#core/present'
 import { first } from '#core/numeric/at'
 import { Scale } from '@lucide/vue'
-import SimulatedMark from '~/records/devices/SimulatedMark.vue'
-import { useReadings } from '~/records/devices/readings'
 
 /** What stands on the scale, once the pan is still: one press takes it over. Typing it stays possible beside it. */
 const emit = defineEmits<{ take: [grams: number] }>()

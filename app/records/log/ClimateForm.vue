@@ -2,7 +2,6 @@
 import { present } from '#core/present'
 import { at, last, first as firstOf } from '#core/numeric/at'
 import Papa from 'papaparse'
-import { useSeason } from '~/plan/season'
 import { counted } from '#core/text/plurals'
 import { columnOf, dateOrder, LOGGER_COLUMNS, readLogger, type LoggerColumn } from '#core/readings/logger'
 import type { Day } from '#core/calendar/day'

@@ -1,8 +1,5 @@
 <script setup lang="ts">
 import { first } from '#core/numeric/at'
-import SidesDrawing from '~/records/log/SidesDrawing.vue'
-import { useYear } from '~/records/log/useYear'
-import { useSeason } from '~/plan/season'
 import { withOutside } from '#core/season/schedule/stays'
 import {
   compared,

@@ -1,9 +1,6 @@
 <script setup lang="ts">
 import { first } from '#core/numeric/at'
 import { KINDS_SHOWN } from '~/records/log/kinds'
-import EntryAct from '~/records/log/EntryAct.vue'
-import { useSeason } from '~/plan/season'
-import { useTrays } from '~/trays/trays'
 import { isSign, seenName } from '#core/signs/seen'
 import { totalOf } from '#core/trays/change'
 import type { Bodies, Stored } from '#shared/records/collections'

@@ -1,11 +1,6 @@
 <script setup lang="ts">
 import { present } from '#core/present'
 import { first } from '#core/numeric/at'
-import AskWhich from '~/reading/AskWhich.vue'
-import SaidBack from '~/reading/SaidBack.vue'
-import { useSayAnew } from '~/reading/useSayAnew'
-import { useLogLine } from '~/records/log/useLogLine'
-import { useTrays } from '~/trays/trays'
 import { LINE_EXAMPLE, LINE_KINDS, type LineKind } from '#core/language/line-said'
 import { SEEN, seenName, type SeenId } from '#core/signs/seen'
 

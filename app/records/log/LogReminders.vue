@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { useSeason } from '~/plan/season'
 import { addDays } from '#core/calendar/day'
 
 const LogEntry = defineAsyncComponent(() => import('~/records/log/LogEntry.vue'))

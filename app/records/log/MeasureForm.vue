@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { present } from '#core/present'
-import { useSeason } from '~/plan/season'
 import { calibrationById, type CalibrationId } from '#core/learning/calibrations'
 import { printNumber } from '#core/units/format'
 import { jugKey } from '#shared/reckoning/calibrated-catalogues'

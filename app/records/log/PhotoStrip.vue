@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { present } from '#core/present'
-import { usePhotos, type Photo } from '~/records/log/photos'
 import { counted } from '#core/text/plurals'
 
 /** Pictures of one thing in the order of its age, and room for more. */

@@ -1,8 +1,6 @@
 <script setup lang="ts">
 import { present } from '#core/present'
 import { at } from '#core/numeric/at'
-import { useTrials } from '~/records/log/useTrials'
-import { useTrays } from '~/trays/trays'
 import { cellsToTell } from '#core/trials/chance'
 import { MIN_TRAYS, type TrialQuestion } from '#core/trials/trial'
 

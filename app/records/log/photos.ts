@@ -1,5 +1,3 @@
-import { useSeason } from '~/plan/season'
-import { useTrays } from '~/trays/trays'
 import { counted } from '#core/text/plurals'
 import { daysBetween, type Day } from '#core/calendar/day'
 import type { Stored } from '#shared/records/collections'

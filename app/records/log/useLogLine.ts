@@ -1,6 +1,3 @@
-import { useReader } from '~/reading/useReader'
-import { useBench } from '~/trays/water/useBench'
-import { useSeason } from '~/plan/season'
 import type { ReadLine } from '#core/language/line-said'
 import { lineCommands, trayFacts } from '#shared/commands/log-line'
 import { doubtsOf, type Doubt } from '#shared/reckoning/line-doubts'

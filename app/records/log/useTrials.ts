@@ -1,6 +1,4 @@
 import { first } from '#core/numeric/at'
-import { useSeason } from '~/plan/season'
-import { useTrays } from '~/trays/trays'
 import type { TrialQuestion } from '#core/trials/trial'
 import type { Stored } from '#shared/records/collections'
 import type { TrayRecord } from '#shared/records/tray'

@@ -1,4 +1,3 @@
-import { useSeason } from '~/plan/season'
 import type { Bodies, Stored } from '#shared/records/collections'
 
 /** Everything of one year, as the server keeps it. */

@@ -1,6 +1,3 @@
-import { useSeason } from '~/plan/season'
-import { useTrays } from '~/trays/trays'
-import { useWater } from '~/trays/water/water'
 import { daysBetween } from '#core/calendar/day'
 import type { SignRecord } from '#core/signs/record'
 import { signRecordOf } from '#shared/reckoning/sign-record'

@@ -1,6 +1,4 @@
 <script setup lang="ts">
-import { useBench } from '~/trays/water/useBench'
-import { useGuidedJobs } from '~/today/jobs/guided-jobs'
 import { SHARE_KEY } from '#core/jobs/mix-outcome'
 import { answerKey, openSteps } from '#core/jobs/guided-job'
 import type { Stored } from '#shared/records/collections'

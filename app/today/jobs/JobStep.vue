@@ -1,10 +1,6 @@
 <script setup lang="ts">
 import { present } from '#core/present'
 import { useDebounceFn } from '@vueuse/core'
-import LiveWeight from '~/records/devices/LiveWeight.vue'
-import StepPicture from '~/today/jobs/StepPicture.vue'
-import SayIt from '~/today/jobs/SayIt.vue'
-import { useGuidedJobs } from '~/today/jobs/guided-jobs'
 import { cautions, type Caution } from '#core/cautions/caution'
 import { answerKey } from '#core/jobs/guided-job'
 import type { Ask, Step } from '#core/jobs/step'

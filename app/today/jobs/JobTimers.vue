@@ -3,7 +3,6 @@ import { first } from '#core/numeric/at'
 import { useEventListener, useIntervalFn } from '@vueuse/core'
 import { BellRing, Timer } from '@lucide/vue'
 import { ringOnce, sayByNotification } from '~/today/jobs/ringing'
-import { useGuidedJobs } from '~/today/jobs/guided-jobs'
 import { clockWasSetBack, minutesLeft } from '#core/jobs/guided-job'
 
 /**

@@ -1,8 +1,6 @@
 <script setup lang="ts">
 import { present } from '#core/present'
 import { at } from '#core/numeric/at'
-import { useGuidedJobs } from '~/today/jobs/guided-jobs'
-import { useTrays } from '~/trays/trays'
 import { fillsFor, lackingFor, missingOf, type Filled } from '#core/jobs/short'
 import { counted } from '#core/text/plurals'
 import { planBatch, type BatchPlan } from '#core/media/batch'

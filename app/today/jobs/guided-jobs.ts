@@ -1,5 +1,4 @@
 import { present } from '#core/present'
-import { useSeason } from '~/plan/season'
 import {
   joinedMarks,
   markedAt,

@@ -1,4 +1,3 @@
-import { useGuidedJobs } from '~/today/jobs/guided-jobs'
 import { openSteps } from '#core/jobs/guided-job'
 import type { Step } from '#core/jobs/step'
 import { workLeft } from '#core/jobs/timetable'

@@ -1,11 +1,5 @@
 <script setup lang="ts">
 import { present } from '#core/present'
-import WaterChart from '~/trays/water/WaterChart.vue'
-import LiveDrain from '~/records/devices/LiveDrain.vue'
-import WeighForm from '~/trays/water/WeighForm.vue'
-import { useWaterWords } from '~/trays/water/useWaterWords'
-import { useGuidedJobs } from '~/today/jobs/guided-jobs'
-import { useWater } from '~/trays/water/water'
 import { weightAt } from '#core/water/follow'
 import { dayOf } from '#core/water/watering-events'
 import { disagreement } from '#core/water/weighing'

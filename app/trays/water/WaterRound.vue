@@ -1,9 +1,6 @@
 <script setup lang="ts">
 import { HOT_DAY_C } from '#core/water/climate'
 import { Play } from '@lucide/vue'
-import { useWaterWords } from '~/trays/water/useWaterWords'
-import { useGuidedJobs } from '~/today/jobs/guided-jobs'
-import { useWater } from '~/trays/water/water'
 import { counted } from '#core/text/plurals'
 
 /** Which trays want water today, how much and how; which tomorrow; which want to be lifted; which to be left. */

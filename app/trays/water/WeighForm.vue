@@ -1,8 +1,5 @@
 <script setup lang="ts">
 import { present } from '#core/present'
-import LiveWeight from '~/records/devices/LiveWeight.vue'
-import { useSeason } from '~/plan/season'
-import { useWater } from '~/trays/water/water'
 import { isScale, TOOL_HABITS } from '#core/feed/tool'
 import type { Day } from '#core/calendar/day'
 import type { WEIGHED } from '#core/water/watering-events'

@@ -1,6 +1,4 @@
 import { present } from '#core/present'
-import { useSeason } from '~/plan/season'
-import { useTrays } from '~/trays/trays'
 import type { Bench } from '#shared/reckoning/bench'
 
 /**

@@ -1,5 +1,4 @@
 import { benchOfStores } from '~/trays/water/bench-of-stores'
-import { useWater } from '~/trays/water/water'
 import type { Bench } from '#shared/reckoning/bench'
 
 /** What this household keeps, with what follows from it now. */

@@ -1,6 +1,4 @@
 import { benchOfStores } from '~/trays/water/bench-of-stores'
-import { useSeason } from '~/plan/season'
-import { useTrays } from '~/trays/trays'
 import { momentOf } from '#core/water/watering-events'
 import type { Stored } from '#shared/records/collections'
 import type { EntryRecord } from '#shared/records/entry'

@@ -1,11 +1,6 @@
 <script setup lang="ts">
 import { present } from '#core/present'
 import { Play } from '@lucide/vue'
-import { useGuidedJobs } from '~/today/jobs/guided-jobs'
-import BenchCard from '~/mix-and-feed/cards/BenchCard.vue'
-import LiveDose from '~/records/devices/LiveDose.vue'
-import FeedCardPart from '~/mix-and-feed/cards/FeedCardPart.vue'
-import { usePlannedFeed } from '~/mix-and-feed/cards/usePlanned'
 const route = useRoute()
 const household = useHousehold()
 const guidedJobs = useGuidedJobs()

@@ -1,9 +1,5 @@
 <script setup lang="ts">
 import { present } from '#core/present'
-import BenchCard from '~/mix-and-feed/cards/BenchCard.vue'
-import StepList from '~/mix-and-feed/cards/StepList.vue'
-import { useBench } from '~/trays/water/useBench'
-import { useGuidedJobs } from '~/today/jobs/guided-jobs'
 import { GUIDED_JOB_NAMES } from '#core/jobs/guided-job'
 import { cautions, type CautionId } from '#core/cautions/caution'
 import { guidedJobPlan } from '#shared/reckoning/guided-job-plan'

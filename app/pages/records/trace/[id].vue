@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import TraceDrawing from '~/records/log/TraceDrawing.vue'
 import type { Bodies, Stored } from '#shared/records/collections'
 import { traceOf } from '#shared/reckoning/trace'
 
