@@ -70,5 +70,5 @@ export function disagreement(
   if (!other) return null
   const apart = Math.abs(last.grams - other.grams)
   if (apart <= 3 * Math.hypot(last.sdG, other.sdG)) return null
-  return `Two weighings within the hour lie ${printNumber(apart, 2)} g apart. Weigh something known, a litre of water is 1000 g, and take back the one that is wrong.`
+  return `Two weighings within the hour lie ${printNumber(apart, 2)} g apart. Weigh something known, a litre of water is 1000 g, and undo the one that is wrong.`
 }

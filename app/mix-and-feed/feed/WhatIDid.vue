@@ -61,7 +61,7 @@ const rescue = computed(() => {
   )
 })
 const WORDS = {
-  'none wanted': 'and seed wants none yet',
+  'none wanted': 'and seed needs none yet',
   weak: 'weaker than this stage likes',
   right: 'right for this stage',
   strong: 'stronger than this stage likes',

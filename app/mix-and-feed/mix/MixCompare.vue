@@ -32,7 +32,8 @@ const columns = computed(() => {
 })
 const deepest = Math.max(...COMPARED_IN.map(({ shape }) => shape.depthMm))
 const SCALE = 120 / deepest
-const price = (value: number | null) => (value === null ? 'not known' : printNumber(value))
+const { money } = useMoney()
+const price = (value: number | null) => (value === null ? 'not known' : money(value))
 type Column = (typeof columns.value)[number]
 const rows = computed((): { name: string; of: (one: Column) => string }[] => [
   { name: 'A full 72-cell tray weighs', of: (one: Column) => mass(one.is.trayG) },

@@ -26,7 +26,7 @@ const { aboutVolume, mass } = useMeasures()
 const { year, years, choose, records, problem } = useYear()
 
 const report = computed(() => records.value && yearReport(records.value, context.whole, year.value))
-const money = (value: number) => printNumber(Math.round(value * 100) / 100, 4)
+const { money } = useMoney()
 const VERDICTS: Record<PacketVerdict, string> = {
   keep: 'keep',
   'use up first': 'use up first',

@@ -175,7 +175,7 @@ const verdict = computed(() => {
           grow by 12–16 % a day. Defaults throughout: what your own trays weigh corrects them on their pages.
         </p>
       </FoldAway>
-      <p class="soft small">Reckoned in {{ Math.max(1, Math.round(tookMs)) }} ms, off the page.</p>
+      <p class="soft small">Calculated in {{ Math.max(1, Math.round(tookMs)) }} ms, off the page.</p>
     </template>
   </div>
 </template>
@@ -202,7 +202,8 @@ fieldset.b {
 }
 
 legend {
-  padding-top: 0.8rem;
+  float: left;
+  grid-column: 1 / -1;
   font: 680 1.2rem/1 var(--heading);
 }
 

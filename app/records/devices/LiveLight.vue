@@ -34,7 +34,7 @@ const at = computed(() => (ppfd.value >= 5 ? heightFor(measured.value, props.hou
       >
       <template v-else>By it this lamp is too weak at any height.</template>
     </p>
-    <Button v-if="ppfd >= 5" @click="emit('take', measured)">Reckon with what it reads</Button>
+    <Button v-if="ppfd >= 5" @click="emit('take', measured)">Use this reading</Button>
   </div>
 </template>
 
