@@ -54,29 +54,43 @@ const THINGS: Readonly<Record<string, string>> = {
   '/jobs/sheets/:id': 'A job on paper',
   '/records/trace/:id': 'Where a tray comes from',
 }
+/** One is shown at a time; the booklet that is printed has them all. */
+const TOPICS = {
+  how: 'How it works',
+  words: 'Words',
+  methods: 'Methods',
+  cautions: 'Cautions',
+  pages: 'Every page',
+  keys: 'Keys',
+  sources: 'Sources',
+}
+const route = useRoute()
+const topic = computed(
+  () => Object.keys(TOPICS).find((id) => route.hash.slice(1).split('-')[0] === id) ?? 'how',
+)
 const print = () => window.print()
 const { said } = useMeasures()
 </script>
 
 <template>
-  <div class="booklet">
+  <div class="booklet stack-l">
     <PageTop title="Help">
       <Button class="no-print" @click="print">Print the booklet</Button>
     </PageTop>
-    <nav aria-label="In this booklet" class="no-print">
-      <a href="#how">How it works</a>
-      <a href="#words">Words</a>
-      <a href="#methods">Methods</a>
-      <a href="#cautions">Cautions</a>
-      <a href="#pages">Every page</a>
-      <a href="#keys">Keys</a>
-      <a href="#sources">Sources</a>
+    <nav aria-label="In this booklet" class="no-print row-l">
+      <NuxtLink
+        v-for="(name, id) in TOPICS"
+        :key="id"
+        :to="`#${id}`"
+        :aria-current="id === topic ? 'true' : undefined"
+        >{{ name }}</NuxtLink
+      >
     </nav>
-    <section aria-labelledby="how">
+    <section aria-labelledby="how" class="stack" :class="{ folded: topic !== 'how' }">
       <h2 id="how">How it works</h2>
       <HowItWorks />
     </section>
-    <section aria-labelledby="words">
+    <section aria-labelledby="words" class="stack" :class="{ folded: topic !== 'words' }">
       <h2 id="words">Words</h2>
       <dl class="words">
         <div v-for="word in GLOSSARY" :key="word.id">
@@ -85,7 +99,7 @@ const { said } = useMeasures()
         </div>
       </dl>
     </section>
-    <section aria-labelledby="methods">
+    <section aria-labelledby="methods" class="stack" :class="{ folded: topic !== 'methods' }">
       <h2 id="methods">Where growers disagree</h2>
       <p class="soft">
         A method is a set of habits with a reason and a cost. Pick one under
@@ -113,7 +127,7 @@ const { said } = useMeasures()
         </template>
       </dl>
     </section>
-    <section aria-labelledby="cautions">
+    <section aria-labelledby="cautions" class="stack" :class="{ folded: topic !== 'cautions' }">
       <h2 id="cautions">What can hurt</h2>
       <p class="soft">Labels, local codes and licensed advice come first.</p>
       <dl>
@@ -123,7 +137,7 @@ const { said } = useMeasures()
         </template>
       </dl>
     </section>
-    <section aria-labelledby="pages">
+    <section aria-labelledby="pages" class="stack" :class="{ folded: topic !== 'pages' }">
       <h2 id="pages">Every page</h2>
       <div v-for="{ path, help, title } in pages" :key="path" class="page">
         <h3>
@@ -142,7 +156,7 @@ const { said } = useMeasures()
         </p>
       </div>
     </section>
-    <section aria-labelledby="keys">
+    <section aria-labelledby="keys" class="stack" :class="{ folded: topic !== 'keys' }">
       <h2 id="keys">Keys</h2>
       <dl class="keys">
         <template v-for="[key, does] in GENERAL_KEYS" :key="key">
@@ -159,7 +173,7 @@ const { said } = useMeasures()
         </template>
       </dl>
     </section>
-    <section aria-labelledby="sources">
+    <section aria-labelledby="sources" class="stack" :class="{ folded: topic !== 'sources' }">
       <h2 id="sources">Sources</h2>
       <p class="soft">Press any figure in Blastomix to see how it was worked out and its sources.</p>
       <template v-for="{ id, name, means, list } in tags" :key="id">
@@ -178,22 +192,19 @@ const { said } = useMeasures()
 
 <style scoped>
 .booklet {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 1.6rem;
   max-width: 60rem;
 }
 
-nav {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0.3rem 1.2rem;
+@media screen {
+  .folded {
+    display: none;
+  }
 }
 
-section {
-  display: grid;
-  gap: 0.6rem;
-  grid-template-columns: minmax(0, 1fr);
+nav a[aria-current] {
+  color: var(--ink);
+  font-weight: 650;
+  text-decoration: none;
 }
 
 .words {
