@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { programme as schema } from '#shared/records/programme'
 import { present } from '#core/present'
 import { counted } from '#core/text/plurals'
 import { Trash2 } from '@lucide/vue'
@@ -64,6 +65,13 @@ async function begin() {
   programme.begin()
   await router.replace({ query: {} })
 }
+provideRecordDraft({
+  draft: toRef(programme, 'draft'),
+  schema,
+  words: 'programmes',
+  problemAt: programme.problemAt,
+  change: programme.changeField,
+})
 const blocked = computed(() =>
   unreadable.value ? `${unreadable.value[1]} cannot be read yet.` : programme.problems[0]?.message,
 )
@@ -78,36 +86,10 @@ const blocked = computed(() =>
     <section class="column stack-l" aria-labelledby="who-title">
       <h2 id="who-title" class="unseen">Who is fed</h2>
       <div class="pair">
-        <TypedField
-          :model-value="programme.draft.plants"
-          label="Plants"
-          :problem="programme.problemAt('plants')"
-          @update:model-value="(value) => programme.change('plants', (draft) => (draft.plants = value ?? 0))"
-        />
-        <ChoiceField
-          :model-value="programme.draft.appetite"
-          label="Appetite"
-          :choices="[
-            { value: 'light', name: 'light' },
-            { value: 'medium', name: 'medium' },
-            { value: 'heavy', name: 'heavy' },
-          ]"
-          @update:model-value="(value) => programme.change('appetite', (draft) => (draft.appetite = value))"
-        />
-        <ChoiceField
-          :model-value="programme.draft.batchId"
-          label="Sown in"
-          placeholder="no batch"
-          :choices="batchChoices"
-          @update:model-value="(value) => programme.change('batch', (draft) => (draft.batchId = value))"
-        />
-        <DayField
-          :model-value="programme.draft.startOn"
-          optional
-          label="Up on"
-          :problem="programme.problemAt('startOn')"
-          @update:model-value="programme.change('date', (draft) => (draft.startOn = $event))"
-        />
+        <RecordField at="plants" />
+        <RecordField at="appetite" />
+        <RecordField at="batchId" placeholder="no batch" :choices="batchChoices" />
+        <RecordField at="startOn" />
       </div>
       <ChoiceField
         :model-value="programme.draft.method"
@@ -116,13 +98,7 @@ const blocked = computed(() =>
         :hint="method.why"
         @update:model-value="programme.chooseMethod"
       />
-      <ChoiceField
-        :model-value="programme.draft.feedId"
-        label="Feed"
-        :choices="feedChoices"
-        :problem="programme.problemAt('feedId')"
-        @update:model-value="(value) => programme.change('feed', (draft) => (draft.feedId = value))"
-      />
+      <RecordField at="feedId" :choices="feedChoices" />
     </section>
 
     <section class="stack-l" aria-labelledby="chart-title">

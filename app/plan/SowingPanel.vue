@@ -11,7 +11,7 @@ import { stagesOf } from '#core/season/schedule/sowing'
 import { germinationSeen, wilson } from '#core/sowing/odds'
 import { capital } from '#core/text/capital'
 import { printShare } from '#core/units/format'
-import type { SowingRecord } from '#shared/records/sowing'
+import { sowing as sowingSchema, type SowingRecord } from '#shared/records/sowing'
 import { sayContainers } from '#shared/messages/containers'
 import { asSowingRequest, sowingRecordProblems } from '#shared/reckoning/sowing-request'
 import type { PlannedRow } from '#shared/reckoning/planned-row'
@@ -58,6 +58,16 @@ function edit(mutate: (next: SowingRecord) => void) {
   season.moving = { id: props.id, body: next }
   void keepSoon()
 }
+provideRecordDraft({
+  draft: computed({
+    get: () => body.value ?? {},
+    set: (next) => edit((before) => Object.assign(before, next)),
+  }),
+  schema: sowingSchema,
+  words: 'sowings',
+  problemAt,
+})
+const own = (isSet: boolean, usual: string) => (isSet ? 'set by you' : planned.value ? usual : '')
 const keepSoon = useDebounceFn(keepNow, 700)
 async function keepNow() {
   const hand = season.moving
@@ -217,110 +227,44 @@ async function giveUp() {
 
     <FoldAway kept-as="sowing-seed" title="Edit: seed and numbers">
       <div class="fields">
-        <TextField
-          label="Name on the label"
-          :problem="problemAt('name')"
-          :model-value="body.name"
-          @update:model-value="edit((next) => (next.name = $event))"
+        <RecordField v-for="key in ['name', 'plants', 'certainty']" :key="key" :at="key" />
+        <RecordField at="packetId" placeholder="no packet" :choices="packets" />
+        <RecordField
+          at="germination"
+          :hint="own(body.germination !== null, `estimated ${printShare(planned?.germination.value ?? 0)}`)"
         />
-        <TypedField
-          :model-value="body.plants"
-          label="Plants wanted"
-          :problem="problemAt('plants')"
-          @update:model-value="edit((next) => (next.plants = $event ?? 0))"
+        <RecordField
+          at="seedsPerCell"
+          :hint="own(body.seedsPerCell !== null, `default ${planned?.perCell}`)"
         />
-        <TypedField
-          :model-value="body.certainty"
-          percent
-          label="Confidence"
-          hint="of having that many"
-          :problem="problemAt('certainty')"
-          @update:model-value="edit((next) => (next.certainty = $event ?? 0))"
-        />
-        <ChoiceField
-          :model-value="body.packetId"
-          label="Seed from"
-          placeholder="no packet"
-          :choices="packets"
-          :problem="problemAt('packetId')"
-          @update:model-value="edit((next) => (next.packetId = $event))"
-        />
-        <TypedField
-          :model-value="body.germination"
-          percent
-          optional
-          label="Germination"
-          :hint="
-            planned && body.germination === null
-              ? `estimated ${printShare(planned.germination.value)}`
-              : 'set by you'
-          "
-          :problem="problemAt('germination')"
-          @update:model-value="edit((next) => (next.germination = $event))"
-        />
-        <TypedField
-          :model-value="body.seedsPerCell"
-          optional
-          label="Seeds per cell"
-          :hint="planned && body.seedsPerCell === null ? `default ${planned.perCell}` : 'set by you'"
-          :problem="problemAt('seedsPerCell')"
-          @update:model-value="edit((next) => (next.seedsPerCell = $event))"
-        />
-        <TypedField
-          :model-value="body.depthMm"
-          optional
-          dimension="length"
+        <RecordField
+          at="depthMm"
           :typical="0.5"
-          label="Depth"
-          :hint="row && body.depthMm === null ? length(row.crop.depthMm) : 'set by you'"
-          :problem="problemAt('depthMm')"
-          @update:model-value="edit((next) => (next.depthMm = $event))"
+          :hint="own(body.depthMm !== null, row ? length(row.crop.depthMm) : '')"
         />
       </div>
     </FoldAway>
     <FoldAway kept-as="sowing-dates" title="Edit: dates and place">
       <div class="fields">
-        <DayField
-          :model-value="body.sowOn"
-          optional
-          label="Sow on"
-          :hint="body.sowOn ? 'set by you' : planned ? `calculated: ${printDay(planned.sowOn)}` : ''"
-          :problem="problemAt('sowOn')"
-          @update:model-value="edit((next) => (next.sowOn = $event))"
+        <RecordField
+          v-for="key in ['sowOn', 'outOn'] as const"
+          :key="key"
+          :at="key"
+          :hint="own(body[key] !== null, `calculated: ${planned ? printDay(planned[key]) : ''}`)"
         />
-        <DayField
-          :model-value="body.outOn"
-          optional
-          label="Plant out on"
-          :hint="body.outOn ? 'set by you' : planned ? `calculated: ${printDay(planned.outOn)}` : ''"
-          :problem="problemAt('outOn')"
-          @update:model-value="edit((next) => (next.outOn = $event))"
-        />
-        <ChoiceField
-          :model-value="body.placeId"
-          label="Place"
+        <RecordField
+          at="placeId"
           placeholder="usual"
           :choices="places"
-          :hint="planned && body.placeId === null ? first(planned.stages).where.place.name : 'set by you'"
-          @update:model-value="edit((next) => (next.placeId = $event))"
+          :hint="own(body.placeId !== null, planned ? first(planned.stages).where.place.name : '')"
         />
-        <ChoiceField
-          :model-value="body.season"
-          label="Season"
-          :choices="[
-            { value: 'spring', name: 'spring and summer' },
-            { value: 'autumn', name: said('autumn, before the frost') },
-          ]"
-          :problem="problemAt('season')"
-          @update:model-value="edit((next) => (next.season = $event))"
-        />
-        <ChoiceField
-          :model-value="body.scheduleId"
-          label="Schedule"
+        <RecordField at="season" />
+        <RecordField
+          at="scheduleId"
           placeholder="usual"
           :choices="schedules"
           :hint="body.stages ? 'stages were edited' : ''"
-          @update:model-value="edit((next) => ((next.scheduleId = $event), (next.stages = null)))"
+          @change="edit((next) => (next.stages = null))"
         />
       </div>
     </FoldAway>

@@ -10,7 +10,7 @@ import { withOutside } from '#core/season/schedule/stays'
 import type { PlannedSowing } from '#core/season/schedule/sowing'
 import { sayContainers } from '#shared/messages/containers'
 import { printNumber } from '#core/units/format'
-import type { SowingRecord } from '#shared/records/sowing'
+import { sowing as sowingSchema, type SowingRecord } from '#shared/records/sowing'
 
 const { volume, temperature } = useMeasures()
 
@@ -32,6 +32,16 @@ const editStage = (index: number, change: Partial<ScheduleStage>) =>
   emit('edit', (next) => {
     next.stages = props.stages.map((one, i) => (i === index ? { ...one, ...change } : { ...one }))
   })
+provideRecordDraft({
+  // Stages are the sowing's own as soon as one is changed.
+  draft: computed({
+    get: () => ({ ...props.body, stages: props.stages }),
+    set: ({ stages }) => emit('edit', (next) => (next.stages = stages.map((one) => ({ ...one })))),
+  }) as Ref<object>,
+  schema: sowingSchema,
+  words: 'sowings',
+  problemAt: props.problemAt,
+})
 const addStage = () =>
   emit('edit', (next) => {
     const list = props.stages.map((one) => ({ ...one }))
@@ -53,10 +63,10 @@ const differs = (index: number, key: keyof ScheduleStage) =>
 const saying = useSaying()
 /** What follows from the stage and the methods until it is set. */
 const CARE = [
-  { key: 'nMgPerL', label: 'Strength, N', unit: saying.value.litreUnit, none: '' },
-  { key: 'everyDays', label: 'Feed every', unit: 'days', none: 'once' },
-  { key: 'lightHours', label: 'Light', unit: 'h', none: 'daylight' },
-  { key: 'mixC', label: 'Warmth', dimension: 'temperature', none: '' },
+  { key: 'nMgPerL', none: '', unit: saying.value.litreUnit },
+  { key: 'everyDays', none: 'once' },
+  { key: 'lightHours', none: 'daylight' },
+  { key: 'mixC', none: '' },
 ] as const
 
 /** Where leaves have said how strong this crop likes its feed, the strength says so. */
@@ -99,22 +109,17 @@ const fixed = (index: number) => props.stages[index]?.kind === 'harden'
           :problem="problemAt(`stages[${index}].kind`)"
           @update:model-value="editStage(index, { kind: $event })"
         />
-        <TypedField
-          :model-value="stage.days"
-          optional
-          label="Days"
+        <RecordField
+          :at="`stages[${index}].days`"
           :hint="
             stage.days === null && planned?.stages[index]
               ? `from ${printDay(elementAt(planned.stages, index).from)}`
               : 'set by you'
           "
-          :problem="problemAt(`stages[${index}].days`)"
-          @update:model-value="editStage(index, { days: $event })"
         />
         <template v-if="!fixed(index)">
-          <ChoiceField
-            :model-value="stage.containerId"
-            label="Container"
+          <RecordField
+            :at="`stages[${index}].containerId`"
             :choices="containers"
             :hint="
               differs(index, 'containerId')
@@ -123,26 +128,13 @@ const fixed = (index: number) => props.stages[index]?.kind === 'harden'
                   ? sayContainers(elementAt(planned.stages, index))
                   : ''
             "
-            :problem="problemAt(`stages[${index}].containerId`)"
-            @update:model-value="editStage(index, { containerId: $event })"
           />
-          <TypedField
-            v-if="index > 0"
-            :model-value="stage.plantsEach ?? null"
-            optional
-            label="Plants in each"
-            hint="1"
-            :problem="problemAt(`stages[${index}].plantsEach`)"
-            @update:model-value="editStage(index, { plantsEach: $event })"
-          />
-          <ChoiceField
-            :model-value="stage.recipeId"
-            label="Mix"
+          <RecordField v-if="index > 0" :at="`stages[${index}].plantsEach`" />
+          <RecordField
+            :at="`stages[${index}].recipeId`"
             placeholder="no new mix"
             :choices="mixes"
             :hint="planned?.stages[index]?.looseL ? volume(elementAt(planned.stages, index).looseL) : ''"
-            :problem="problemAt(`stages[${index}].recipeId`)"
-            @update:model-value="editStage(index, { recipeId: $event })"
           />
         </template>
         <FoldAway v-else class="wide" title="Same pots, hardened off day by day">
@@ -156,12 +148,10 @@ const fixed = (index: number) => props.stages[index]?.kind === 'harden'
         </FoldAway>
         <FoldAway class="wide" kept-as="stage-conditions" title="Place, warmth, light and feed">
           <div class="conditions">
-            <TypedField
-              v-for="{ key, label, none, ...field } in CARE"
+            <RecordField
+              v-for="{ key, none, ...field } in CARE"
               :key="key"
-              :model-value="stage[key]"
-              optional
-              :label="label"
+              :at="`stages[${index}].${key}`"
               v-bind="field"
               :hint="
                 stage[key] === null && planned?.stages[index]
@@ -172,25 +162,19 @@ const fixed = (index: number) => props.stages[index]?.kind === 'harden'
                       : `${printNumber(elementAt(planned.stages, index).care[key])}${key === 'nMgPerL' ? learnedFeed : ''}`
                   : 'set by you'
               "
-              :problem="problemAt(`stages[${index}].${key}`)"
-              @update:model-value="editStage(index, { [key]: $event })"
             />
-            <ChoiceField
-              :model-value="stage.placeId ?? null"
-              label="Place"
+            <RecordField
+              :at="`stages[${index}].placeId`"
               placeholder="usual"
               :choices="places"
               :hint="planned?.stages[index] ? elementAt(planned.stages, index).where.place.name : ''"
-              @update:model-value="editStage(index, { placeId: $event })"
             />
-            <ChoiceField
+            <RecordField
               v-if="index === 0"
-              :model-value="stage.upPlaceId ?? null"
-              label="Place until up"
+              at="stages[0].upPlaceId"
               placeholder="usual"
               :choices="places"
               :hint="planned?.stages[0] ? first(planned.stages).where.untilUp.name : ''"
-              @update:model-value="editStage(index, { upPlaceId: $event })"
             />
             <TypedField
               :model-value="stage.elsewhere?.share ?? null"

@@ -151,6 +151,57 @@ export const FIELDS: Readonly<Record<string, Readonly<Record<string, Said>>>> = 
     frostSpreadDays: { label: 'Varies by', hint: 'in two springs of three' },
     frostRisk: { label: 'Accepted risk of a later frost', hint: 'for tender plants' },
   },
+  sowings: {
+    name: 'Name on the label',
+    plants: 'Plants wanted',
+    certainty: { label: 'Confidence', hint: 'of having that many' },
+    packetId: 'Seed from',
+    germination: 'Germination',
+    seedsPerCell: 'Seeds per cell',
+    depthMm: 'Depth',
+    sowOn: 'Sow on',
+    outOn: 'Plant out on',
+    placeId: 'Place',
+    season: {
+      label: 'Season',
+      choices: { spring: 'spring and summer', autumn: 'autumn, before the frost' },
+    },
+    scheduleId: 'Schedule',
+    'stages.days': 'Days',
+    'stages.containerId': 'Container',
+    'stages.plantsEach': { label: 'Plants in each', hint: '1' },
+    'stages.recipeId': 'Mix',
+    'stages.nMgPerL': 'Strength, N',
+    'stages.everyDays': 'Feed every',
+    'stages.lightHours': 'Light',
+    'stages.mixC': 'Warmth',
+    'stages.placeId': 'Place',
+    'stages.upPlaceId': 'Place until up',
+  },
+  programmes: {
+    plants: 'Plants',
+    appetite: 'Appetite',
+    batchId: 'Sown in',
+    startOn: 'Up on',
+    method: 'Method',
+    feedId: 'Feed',
+    'stages.days': 'Lasts',
+    'stages.containerId': 'Container',
+    'stages.recipeId': 'Mix',
+    'stages.nMgPerL': 'Strength',
+    'stages.everyDays': { label: 'Feed every', hint: '0: at potting up' },
+  },
+  batches: {
+    'scoop.volumeL': 'It holds',
+    feel: 'Moisture: like a',
+    dampness: 'How damp is the bag?',
+    tubL: { label: 'Tub to stir in', hint: 'as large as needed' },
+    'allowances.spare': 'Spare',
+    'allowances.fill': 'Filled to',
+    'allowances.fillUnderCover': 'Filled under a cover',
+    'allowances.mixingLossK': 'Even mix loses',
+    'allowances.blockCompression': 'Blocks are pressed',
+  },
   places: {
     name: 'Place',
     flats: { label: 'Room for', hint: 'empty: no end of room' },
@@ -187,6 +238,8 @@ function fromKey(key: string): string {
  */
 export function fieldWords(record: string | undefined, path: string): FieldWords {
   const key = path.split('.').at(-1) ?? path
-  const found = (record && FIELDS[record]?.[path]) || ANY[key] || fromKey(key)
+  const own = record ? FIELDS[record] : undefined
+  // Every item of a list has the same fields.
+  const found = own?.[path] ?? own?.[path.replaceAll(/\[\d+\]/g, '')] ?? ANY[key] ?? fromKey(key)
   return typeof found === 'string' ? { label: found } : found
 }

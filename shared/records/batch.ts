@@ -2,10 +2,10 @@ import * as z from 'zod'
 import { plainBatch } from '#core/media/batch-request'
 import { FEELS } from '#core/media/hydration'
 import { DAMPNESSES } from '#core/media/moisture'
-import { amount, day, id, name, reference } from './rules'
+import { amount, amountIn, day, id, name, reference } from './rules'
 import { extras, parts, preparations } from './recipe'
 
-const share = amount.describe('A fraction, 0–1')
+const share = amountIn('share', 'A fraction, 0–1')
 
 export const batchFields = z.object({
   parts,
@@ -35,17 +35,17 @@ export const batchFields = z.object({
   allowances: z.object({
     fill: share,
     fillUnderCover: share,
-    blockCompression: amount.describe('Loose litres per pressed litre, 1–4'),
+    blockCompression: amountIn('×', 'Loose litres per pressed litre, 1–4'),
     mixingLossK: share,
     spare: share,
   }),
-  scoop: z.object({ name, volumeL: amount.describe('L') }),
+  scoop: z.object({ name, volumeL: amountIn('L', 'L') }),
   packIds: z.record(reference, reference).default({}).describe('Pack chosen for a material, by material id'),
   extras: extras.default([]),
   preparations: preparations.default([]),
   feel: z.enum(FEELS).default(plainBatch().feel).describe('How wet the mix should feel'),
   dampness: z.enum(DAMPNESSES).default(plainBatch().dampness).describe('How damp a bag of ready mix is'),
-  tubL: amount.nullable().default(null).describe('The tub it is stirred in, L; null when large enough'),
+  tubL: amountIn('L', 'The tub it is stirred in, L; null when large enough').nullable().default(null),
 })
 export type BatchFields = z.output<typeof batchFields>
 

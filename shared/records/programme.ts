@@ -1,6 +1,6 @@
 import * as z from 'zod'
 import { FEEDING_METHODS, type ProgrammeRequest } from '#core/feed/programme'
-import { amount, day, id, name, reference, ruled } from './rules'
+import { amount, amountIn, day, id, name, reference, ruled } from './rules'
 
 const METHOD_IDS = FEEDING_METHODS.map((method) => method.id) as [
   ProgrammeRequest['method'],
@@ -20,11 +20,11 @@ export const programme = ruled(
       .array(
         z.object({
           growthStageId: reference,
-          days: amount.describe('How long it stays there'),
+          days: amountIn('days', 'How long it stays there'),
           containerId: reference,
           recipeId: reference.nullable().describe('The mix in it; null for that of the batch'),
           nMgPerL: amount.describe('Strength of a feed, mg/L of nitrogen; 0 for plain water'),
-          everyDays: amount.describe('Days between feeds; 0 for one at potting up only'),
+          everyDays: amountIn('days', 'Days between feeds; 0 for one at potting up only'),
         }),
       )
       .max(12, 'A schedule has at most 12 stages.'),

@@ -1,6 +1,6 @@
 import * as z from 'zod'
 import { SCHEDULES, STAGE_KINDS } from '#core/season/schedule/schedules'
-import { amount, day as calendarDay, id, idsOf, name, reference } from './rules'
+import { amount, amountIn, day as calendarDay, id, idsOf, name, reference } from './rules'
 
 export const day = calendarDay.nullable().default(null)
 const own = amount.nullable().default(null)
@@ -15,15 +15,14 @@ export const sowing = z.object({
   season: z.enum(['spring', 'autumn']).default('spring'),
   outOn: day.describe('The day they are to go out'),
   sowOn: day.describe('The day they are sown'),
-  germination: own.describe('A fraction; over what packet and crop say'),
-  certainty: amount.default(0.9).describe('How sure to reach the plants, a fraction'),
+  germination: amountIn('share', 'A fraction; over what packet and crop say').nullable().default(null),
+  certainty: amountIn('share', 'How sure to reach the plants, a fraction').default(0.9),
   seedsPerCell: own,
-  depthMm: amount
+  depthMm: amountIn('mm', 'How deep it is sown, mm; null for what packet and crop say')
     .min(0, 'Seed is sown 0 to 100 mm deep.')
     .max(100, 'Seed is sown 0 to 100 mm deep.')
     .nullable()
-    .default(null)
-    .describe('How deep it is sown, mm; null for what packet and crop say'),
+    .default(null),
   scheduleId: z.enum(idsOf(SCHEDULES)).nullable().default(null),
   placeId: z
     .string()
@@ -51,9 +50,9 @@ export const sowing = z.object({
         part: amount.min(0).max(1).describe('Of the weeks under cover, 0–1'),
         days: own,
         nMgPerL: own.describe('mg/L of nitrogen'),
-        everyDays: own,
-        lightHours: own,
-        mixC: own.describe('°C'),
+        everyDays: amountIn('days', 'Days between feeds').nullable().default(null),
+        lightHours: amountIn('h', 'Hours of light a day').nullable().default(null),
+        mixC: amountIn('°C', '°C').nullable().default(null),
       }),
     )
     .max(8, 'A schedule has at most 8 stages.')

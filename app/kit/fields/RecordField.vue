@@ -22,7 +22,7 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ change: [value: unknown] }>()
 
-const { draft, schema, words, problemAt } = useRecordDraft()
+const { draft, schema, words, problemAt, change } = useRecordDraft()
 const { said } = useMeasures()
 const field = computed(() => fieldAt(schema, props.at))
 const called = computed(() => fieldWords(words, props.at))
@@ -30,7 +30,9 @@ const value = computed({
   get: () => (valueAt(draft.value, props.at) ?? props.usual ?? null) as never,
   set: (to: unknown) => {
     const empty = to === null && field.value.takes === 'number' && !field.value.optional
-    draft.value = withValueAt(draft.value, props.at, empty ? 0 : to)
+    const next = withValueAt(draft.value, props.at, empty ? 0 : to)
+    if (change) change(props.at, next)
+    else draft.value = next
     emit('change', to)
   },
 })

@@ -7,6 +7,8 @@ export interface RecordDraft {
   /** Whose names its fields have in the table of messages: a collection, `places` or `season`. */
   readonly words: string
   readonly problemAt: (path: string) => string | undefined
+  /** Takes a change of one field, where it is more than putting it into the draft. */
+  readonly change?: (path: string, next: object) => void
 }
 const KEY: InjectionKey<RecordDraft> = Symbol('record draft')
 

@@ -37,50 +37,20 @@ const volume = (ml: number) => printQuantity(ml / 1000, 'volume', household.unit
   <section class="stages stack" aria-label="The stages">
     <ol>
       <li v-for="{ stage, index, given, waiting } in calendar" :key="index">
-        <ChoiceField
-          :model-value="stage.growthStageId"
+        <RecordField
+          :at="`stages[${index}].growthStageId`"
           :label="`Stage ${index + 1}`"
           :choices="stageChoices"
-          @update:model-value="programme.setStage(index, 'growthStageId', $event)"
         />
-        <TypedField
-          :model-value="stage.days"
-          label="Lasts"
-          unit="days"
-          :problem="programme.problemAt(`stages[${index}].days`)"
-          @update:model-value="programme.setStage(index, 'days', $event ?? 0)"
-        />
-        <ChoiceField
-          :model-value="stage.containerId"
-          label="Container"
-          :choices="containerChoices"
-          :problem="programme.problemAt(`stages[${index}].containerId`)"
-          @update:model-value="programme.setStage(index, 'containerId', $event)"
-        />
-        <ChoiceField
-          :model-value="stage.recipeId"
-          label="Mix"
-          placeholder="the batch’s mix"
-          :choices="mixChoices"
-          :problem="programme.problemAt(`stages[${index}].recipeId`)"
-          @update:model-value="programme.setStage(index, 'recipeId', $event)"
-        />
-        <TypedField
-          :model-value="stage.nMgPerL"
-          label="Strength"
+        <RecordField :at="`stages[${index}].days`" />
+        <RecordField :at="`stages[${index}].containerId`" :choices="containerChoices" />
+        <RecordField :at="`stages[${index}].recipeId`" placeholder="the batch’s mix" :choices="mixChoices" />
+        <RecordField
+          :at="`stages[${index}].nMgPerL`"
           :unit="saying.litreUnit"
           :hint="`${growthStageById(stage.growthStageId).lowNMgPerL}–${growthStageById(stage.growthStageId).highNMgPerL} suits it`"
-          :problem="programme.problemAt(`stages[${index}].nMgPerL`)"
-          @update:model-value="programme.setStage(index, 'nMgPerL', $event ?? 0)"
         />
-        <TypedField
-          :model-value="stage.everyDays"
-          label="Feed every"
-          unit="days"
-          hint="0: at potting up"
-          :problem="programme.problemAt(`stages[${index}].everyDays`)"
-          @update:model-value="programme.setStage(index, 'everyDays', $event ?? 0)"
-        />
+        <RecordField :at="`stages[${index}].everyDays`" />
         <Button text :aria-label="`Delete stage ${index + 1}`" @click="programme.removeStage(index)">
           <X aria-hidden="true" />
         </Button>

@@ -1,4 +1,4 @@
-import { at, first } from '#core/numeric/at'
+import { first } from '#core/numeric/at'
 import { dequal } from 'dequal'
 import { FEEDS } from '#core/feed/feeds'
 import { habitOf, planProgramme, type FeedingMethod, type ProgrammePlan } from '#core/feed/programme'
@@ -61,11 +61,13 @@ export const useProgrammeDraft = defineStore('programmeDraft', () => {
       programme.method = method
       programme.stages = programme.stages.map((one) => ({ ...one, ...habitOf(method, one.growthStageId) }))
     })
-  const setStage = <K extends keyof Stage>(index: number, key: K, value: Stage[K]) =>
-    change(`stage-${index}-${key}`, (programme) => {
-      at(programme.stages, index)[key] = value
-      if (key === 'growthStageId')
-        Object.assign(at(programme.stages, index), habitOf(programme.method, value as string))
+  /** A field as it was changed by hand; another growth stage brings the habits of its method. */
+  const changeField = (path: string, next: object) =>
+    change(path, (programme) => {
+      Object.assign(programme, next)
+      const index = /^stages\[(\d+)\]\.growthStageId$/.exec(path)?.[1]
+      const changed = index === undefined ? undefined : programme.stages[Number(index)]
+      if (changed) Object.assign(changed, habitOf(programme.method, changed.growthStageId))
     })
   const addStage = () =>
     change('stage', (programme) => {
@@ -110,7 +112,7 @@ export const useProgrammeDraft = defineStore('programmeDraft', () => {
     loose,
     dismiss,
     chooseMethod,
-    setStage,
+    changeField,
     addStage,
     removeStage,
     open,

@@ -1,8 +1,7 @@
 <script setup lang="ts">
 import { present } from '#core/present'
 import { DEFAULT_ALLOWANCES } from '#core/media/batch-request'
-import { FEELS } from '#core/media/hydration'
-import { DAMPNESSES } from '#core/media/moisture'
+import { batchFields } from '#shared/records/batch'
 import { usualScoops } from '#core/media/usual-scoop'
 
 /** With what it is measured and stirred, how moist it is, and what is added for settling and loss. */
@@ -32,8 +31,17 @@ function chooseScoop(value: string) {
 }
 /** A measure of another size is called by what it holds. */
 const ownScoop = (litres: number) => `${volume(litres)} measure`
-const setScoop = (litres: number) =>
-  mix.change('scoop', (draft) => (draft.scoop = { name: ownScoop(litres), volumeL: litres }))
+provideRecordDraft({
+  draft: toRef(mix, 'draft'),
+  schema: batchFields,
+  words: 'batches',
+  problemAt: mix.problemAt,
+  change: (path, next) =>
+    mix.change(path, (draft) => {
+      Object.assign(draft, next)
+      if (path === 'scoop.volumeL') draft.scoop.name = ownScoop(draft.scoop.volumeL)
+    }),
+})
 const scoopChosen = computed(() =>
   scoopChoices.value.some(
     ({ value, volumeL }) => value === mix.draft.scoop.name && volumeL === mix.draft.scoop.volumeL,
@@ -48,13 +56,8 @@ const bagged = computed(() =>
   ),
 )
 const packLines = computed(() => mix.plan?.lines.filter(({ material }) => material.packs.length > 1) ?? [])
-const ALLOWANCES = [
-  ['spare', 'Spare'],
-  ['fill', 'Filled to'],
-  ['fillUnderCover', 'Filled under a cover'],
-  ['mixingLossK', 'Even mix loses'],
-] as const
-const hintOf = (key: (typeof ALLOWANCES)[number][0] | 'blockCompression') =>
+const ALLOWANCES = ['spare', 'fill', 'fillUnderCover', 'mixingLossK', 'blockCompression'] as const
+const hintOf = (key: (typeof ALLOWANCES)[number]) =>
   mix.draft.allowances[key] === DEFAULT_ALLOWANCES[key] ? 'default' : 'yours'
 </script>
 
@@ -68,60 +71,13 @@ const hintOf = (key: (typeof ALLOWANCES)[number][0] | 'blockCompression') =>
           :choices="scoopChoices"
           @update:model-value="chooseScoop"
         />
-        <TypedField
-          :model-value="mix.draft.scoop.volumeL"
-          dimension="volume"
-          label="It holds"
-          :problem="mix.problemAt('scoop.volumeL')"
-          @update:model-value="setScoop($event ?? 0)"
-        />
-        <ChoiceField
-          :model-value="mix.draft.feel"
-          label="Moisture: like a"
-          :choices="FEELS.map((feel) => ({ value: feel, name: feel }))"
-          @update:model-value="(feel) => mix.change('feel', (draft) => (draft.feel = feel))"
-        />
-        <TypedField
-          :model-value="mix.draft.tubL"
-          optional
-          dimension="volume"
-          label="Tub to stir in"
-          hint="as large as needed"
-          :problem="mix.problemAt('tubL')"
-          @update:model-value="(value) => mix.change('tub', (draft) => (draft.tubL = value))"
-        />
-        <ChoiceField
-          v-if="bagged"
-          :model-value="mix.draft.dampness"
-          label="How damp is the bag?"
-          :choices="DAMPNESSES.map((one) => ({ value: one, name: one }))"
-          @update:model-value="(one) => mix.change('dampness', (draft) => (draft.dampness = one))"
-        />
+        <RecordField at="scoop.volumeL" />
+        <RecordField at="feel" />
+        <RecordField at="tubL" />
+        <RecordField v-if="bagged" at="dampness" />
       </div>
       <div class="pair">
-        <TypedField
-          v-for="[key, label] in ALLOWANCES"
-          :key="key"
-          :model-value="mix.draft.allowances[key]"
-          percent
-          :label="label"
-          :hint="hintOf(key)"
-          :problem="mix.problemAt(`allowances.${key}`)"
-          @update:model-value="
-            (value) => mix.change(`allowance-${key}`, (draft) => (draft.allowances[key] = value ?? 0))
-          "
-        />
-        <TypedField
-          :model-value="mix.draft.allowances.blockCompression"
-          label="Blocks are pressed"
-          unit="×"
-          :hint="hintOf('blockCompression')"
-          :problem="mix.problemAt('allowances.blockCompression')"
-          @update:model-value="
-            (value) =>
-              mix.change('allowance-block', (draft) => (draft.allowances.blockCompression = value ?? 0))
-          "
-        />
+        <RecordField v-for="key in ALLOWANCES" :key="key" :at="`allowances.${key}`" :hint="hintOf(key)" />
       </div>
       <div v-if="packLines.length" class="pair">
         <ChoiceField
