@@ -220,9 +220,12 @@ const own = computed(() => household.crops.find(({ id }) => id === chosen.value.
         >
         <Button @click="form = { crop: chosen, asNew: false }">Edit</Button>
         <Button @click="form = { crop: chosen, asNew: true }">Copy it</Button>
-        <Button v-if="own" text :aria-label="`Delete ${chosen.name}`" @click="remove('crops', own)">
-          <Trash2 aria-hidden="true" />
-        </Button>
+        <IconButton
+          :icon="Trash2"
+          v-if="own"
+          :aria-label="`Delete ${chosen.name}`"
+          @click="remove('crops', own)"
+        />
       </header>
       <p v-if="chosen.botanical" class="soft">
         <i lang="la">{{ chosen.botanical }}</i><template v-if="chosen.alsoCalled.length"
@@ -281,9 +284,11 @@ const own = computed(() => household.crops.find(({ id }) => id === chosen.value.
             >
           </span>
           <StandsIn :packet-id="one.id" />
-          <Button text :aria-label="`Delete ${one.body.name}`" @click="remove('packets', one)">
-            <Trash2 aria-hidden="true" />
-          </Button>
+          <IconButton
+            :icon="Trash2"
+            :aria-label="`Delete ${one.body.name}`"
+            @click="remove('packets', one)"
+          />
         </li>
       </ul>
       <p v-else class="soft">No packet yet.</p>

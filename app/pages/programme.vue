@@ -162,9 +162,11 @@ const blocked = computed(() =>
           <Button text @click="sharing = one.body"
             >Share<span class="unseen"> {{ one.body.name }}</span></Button
           >
-          <Button text :aria-label="`Delete ${one.body.name}`" @click="remove('programmes', one)">
-            <Trash2 aria-hidden="true" />
-          </Button>
+          <IconButton
+            :icon="Trash2"
+            :aria-label="`Delete ${one.body.name}`"
+            @click="remove('programmes', one)"
+          />
         </li>
       </ul>
     </section>

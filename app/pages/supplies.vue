@@ -139,9 +139,11 @@ function errorOf({ kind, capacityMl }: Tool) {
               <button type="button" class="name" @click="tool = row.one">{{ row.name }}</button>
             </template>
             <template #act="{ row }">
-              <Button text :aria-label="`Delete ${row.name}`" @click="remove('tools', row.id)">
-                <Trash2 aria-hidden="true" />
-              </Button>
+              <IconButton
+                :icon="Trash2"
+                :aria-label="`Delete ${row.name}`"
+                @click="remove('tools', row.id)"
+              />
             </template>
             <template #empty>No tools yet. Start with a teaspoon and a kitchen scale.</template>
           </SuppliesTable>
@@ -167,9 +169,11 @@ function errorOf({ kind, capacityMl }: Tool) {
               ><FigureValue :figure="row.holds" /> a {{ cellWord(row.one) }}</template
             >
             <template #act="{ row }">
-              <Button text :aria-label="`Delete ${row.name}`" @click="remove('containers', row.id)">
-                <Trash2 aria-hidden="true" />
-              </Button>
+              <IconButton
+                :icon="Trash2"
+                :aria-label="`Delete ${row.name}`"
+                @click="remove('containers', row.id)"
+              />
             </template>
             <template #empty>
               None yet. Makers’ sizes vary by a fifth: measure yours with water for exact volumes.
@@ -191,9 +195,11 @@ function errorOf({ kind, capacityMl }: Tool) {
               <NuxtLink to="/feed" class="button"><Plus aria-hidden="true" /> Enter a label</NuxtLink>
             </template>
             <template #act="{ row }">
-              <Button text :aria-label="`Delete ${row.name}`" @click="remove('feeds', row.id)">
-                <Trash2 aria-hidden="true" />
-              </Button>
+              <IconButton
+                :icon="Trash2"
+                :aria-label="`Delete ${row.name}`"
+                @click="remove('feeds', row.id)"
+              />
             </template>
             <template #empty>None yet. Enter a label on the Feed page.</template>
           </SuppliesTable>
@@ -223,14 +229,12 @@ function errorOf({ kind, capacityMl }: Tool) {
               </button>
             </template>
             <template #act="{ row }">
-              <Button
+              <IconButton
+                :icon="Trash2"
                 v-if="row.own"
-                text
                 :aria-label="`Undo your ${row.name}`"
                 @click="remove('materials', row.own.id)"
-              >
-                <Trash2 aria-hidden="true" />
-              </Button>
+              />
               <span v-else class="no-button" />
             </template>
           </SuppliesTable>

@@ -53,7 +53,29 @@ const currencies = computed(() => [
   ),
 ])
 const or = (value: string) => (value === READER ? null : value)
-type Formats = NonNullable<Answer['formats']>
+const FORMATS = computed(() => [
+  {
+    key: 'temperature' as const,
+    label: 'Temperatures',
+    choices: [
+      { value: READER, name: 'as the units' },
+      { value: 'celsius', name: '°C' },
+      { value: 'fahrenheit', name: '°F' },
+    ],
+  },
+  { key: 'locale' as const, label: 'Dates and language region', choices: regions.value },
+  {
+    key: 'weekStart' as const,
+    label: 'Week starts on',
+    choices: [
+      { value: READER, name: 'as in the region' },
+      { value: 'monday', name: 'Monday' },
+      { value: 'sunday', name: 'Sunday' },
+      { value: 'saturday', name: 'Saturday' },
+    ],
+  },
+  { key: 'currency' as const, label: 'Currency', choices: currencies.value },
+])
 </script>
 
 <template>
@@ -67,43 +89,18 @@ type Formats = NonNullable<Answer['formats']>
         @update:model-value="(units) => save({ ...stands, units })"
       />
       <ChoiceField
-        :model-value="formats.temperature ?? READER"
-        label="Temperatures"
-        :choices="[
-          { value: READER, name: 'as the units' },
-          { value: 'celsius', name: '°C' },
-          { value: 'fahrenheit', name: '°F' },
-        ]"
-        @update:model-value="(value) => set({ temperature: or(value) as Formats['temperature'] })"
-      />
-      <ChoiceField
-        :model-value="formats.locale ?? READER"
-        label="Dates and language region"
-        :choices="regions"
-        @update:model-value="(value) => set({ locale: or(value) })"
-      />
-      <ChoiceField
-        :model-value="formats.weekStart ?? READER"
-        label="Week starts on"
-        :choices="[
-          { value: READER, name: 'as in the region' },
-          { value: 'monday', name: 'Monday' },
-          { value: 'sunday', name: 'Sunday' },
-          { value: 'saturday', name: 'Saturday' },
-        ]"
-        @update:model-value="(value) => set({ weekStart: or(value) as Formats['weekStart'] })"
+        v-for="one in FORMATS"
+        :key="one.key"
+        :model-value="formats[one.key] ?? READER"
+        :label="one.label"
+        :choices="one.choices"
+        @update:model-value="(value) => set({ [one.key]: or(value) })"
       />
       <ChoiceField
         :model-value="stands.timeZone ?? READER"
         label="Time zone"
         :choices="zones"
         @update:model-value="(value) => save({ ...stands, timeZone: or(value) })"
-      />
-      <ChoiceField
-        :model-value="formats.currency ?? READER"
-        label="Currency"
-        :choices="currencies"
-        @update:model-value="(value) => set({ currency: or(value) })"
       />
       <ChoiceField
         v-model="preferences.theme"

@@ -14,9 +14,13 @@ const from = ref<HTMLElement | null>(null)
 
 <template>
   <div v-if="clock" class="own-day no-print" role="group" aria-label="Day of this demo">
-    <Button text class="step" aria-label="A day back" title="A day back" @click="set(addDays(today, -1))">
-      <ChevronLeft aria-hidden="true" />
-    </Button>
+    <IconButton
+      :icon="ChevronLeft"
+      class="step"
+      aria-label="A day back"
+      title="A day back"
+      @click="set(addDays(today, -1))"
+    />
     <Button
       text
       class="day"
@@ -26,9 +30,13 @@ const from = ref<HTMLElement | null>(null)
       <CalendarClock aria-hidden="true" /><span class="unseen">Demo day: </span>{{ printDay(today)
       }}<template v-if="clock.speed > 1">, {{ time }}</template>
     </Button>
-    <Button text class="step" aria-label="A day on" title="A day on" @click="set(addDays(today, 1))">
-      <ChevronRight aria-hidden="true" />
-    </Button>
+    <IconButton
+      :icon="ChevronRight"
+      class="step"
+      aria-label="A day on"
+      title="A day on"
+      @click="set(addDays(today, 1))"
+    />
     <OwnDayPanel v-if="from" :from="from" @close="from = null" />
   </div>
 </template>

@@ -38,37 +38,34 @@ const { main, here } = usePlaces()
     <div class="tools">
       <OwnDay v-if="household.record?.clock" />
       <template v-if="household.everything">
-        <Button
-          text
+        <IconButton
+          :icon="Undo2"
           aria-label="Undo"
           title="Undo (Ctrl Z)"
           :disabled="!undoing.canUndo"
           @click="undoing.undo()"
-        >
-          <Undo2 aria-hidden="true" />
-        </Button>
-        <Button
-          text
+        />
+        <IconButton
+          :icon="Redo2"
           class="redo"
           aria-label="Redo"
           title="Redo (Ctrl Shift Z)"
           :disabled="!undoing.canRedo"
           @click="undoing.redo()"
-        >
-          <Redo2 aria-hidden="true" />
-        </Button>
+        />
       </template>
-      <Button
-        text
+      <IconButton
+        :icon="Search"
         aria-label="Search or jump to (Ctrl K)"
         title="Search or jump to (Ctrl K)"
         @click="$emit('palette')"
-      >
-        <Search aria-hidden="true" />
-      </Button>
-      <Button text aria-label="Help for this page (?)" title="Help for this page (?)" @click="$emit('help')">
-        <CircleQuestionMark aria-hidden="true" />
-      </Button>
+      />
+      <IconButton
+        :icon="CircleQuestionMark"
+        aria-label="Help for this page (?)"
+        title="Help for this page (?)"
+        @click="$emit('help')"
+      />
       <NuxtLink
         to="/settings"
         class="icon-button"

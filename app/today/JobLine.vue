@@ -141,24 +141,20 @@ defineExpose({ focus: () => tick.value?.focus() })
           Make room
         </NuxtLink>
         <div class="icons">
-          <Button
+          <IconButton
+            :icon="CalendarCheck"
             v-if="job.kind !== 'feed'"
-            text
             :aria-label="`Done on another day: ${said.title}`"
             title="Done on another day"
             @click="asking = true"
-          >
-            <CalendarCheck aria-hidden="true" />
-          </Button>
-          <Button
+          />
+          <IconButton
+            :icon="Clock"
             v-if="job.state !== 'coming'"
-            text
             :aria-label="`Put off until tomorrow: ${said.title}`"
             title="Put off until tomorrow"
             @click="$emit('snooze', addDays(season.today, 1))"
-          >
-            <Clock aria-hidden="true" />
-          </Button>
+          />
           <NuxtLink
             v-if="job.kind !== 'make mix' && job.kind !== 'soak mix'"
             :to="inTrays[0] ? `/signs?tray=${inTrays[0].id}` : '/signs'"

@@ -124,6 +124,16 @@ export const FIELDS: Readonly<Record<string, Readonly<Record<string, Said>>>> = 
     spacingMm: { label: 'Set out apart', hint: 'if the packet says' },
     germination: { label: 'Germination', hint: 'empty: by crop and age' },
   },
+  feeds: {
+    form: { label: 'It is a', choices: { powder: 'powder', liquid: 'liquid' } },
+    organic: 'Organic: little of it is available at once',
+    caPercent: 'Ca calcium',
+    mgPercent: 'Mg magnesium',
+    sPercent: 'S sulphur',
+    fePercent: 'Fe iron',
+    clPercent: 'Cl chloride',
+    ecSlopeMsPerCm: { label: 'EC', hint: 'if it says one' },
+  },
   stocks: {
     price: 'Price of a pack',
     name: 'What you call it',

@@ -1,10 +1,10 @@
 import * as z from 'zod'
 import { feedProblems } from '#core/feed/feed'
 import { BUILT_IN_FEEDS } from '#core/feed/feeds'
-import { amount, basedOn, basedOnProblems, name, ruled } from './rules'
+import { amount, amountIn, basedOn, basedOnProblems, name, ruled } from './rules'
 import { asFeed } from './as-feed'
 
-const element = (what: string) => amount.default(0).describe(`${what} as the element, per cent by mass`)
+const element = (what: string) => amountIn('%', `${what} as the element, per cent by mass`).default(0)
 
 export const feedFields = z.object({
   name,
@@ -13,9 +13,10 @@ export const feedFields = z.object({
   nPercent: amount.describe('Nitrogen N, per cent by mass'),
   p2o5Percent: amount.describe('Phosphate P₂O₅, per cent by mass'),
   k2oPercent: amount.describe('Potash K₂O, per cent by mass'),
-  densityGPerMl: amount
-    .nullable()
-    .describe('Density of a liquid, bulk density of a powder, g/mL; null when unknown'),
+  densityGPerMl: amountIn(
+    'g/mL',
+    'Density of a liquid, bulk density of a powder, g/mL; null when unknown',
+  ).nullable(),
   labelRatePerL: amount
     .nullable()
     .describe('The label’s own rate: g/L of a powder, mL/L of a liquid; null when unknown'),
@@ -30,10 +31,9 @@ export const feedFields = z.object({
     .nullable()
     .default(null)
     .describe('Fractions of the nitrogen; the rest is organic. Null when unknown'),
-  ecSlopeMsPerCm: amount
+  ecSlopeMsPerCm: amountIn('mS/cm', 'mS/cm for each 100 mg/L of nitrogen, in pure water; null when unknown')
     .nullable()
-    .default(null)
-    .describe('mS/cm for each 100 mg/L of nitrogen, in pure water; null when unknown'),
+    .default(null),
   use: z.enum(['dissolved', 'mixed in']).default('dissolved'),
   strengthGuessed: z.boolean().default(false).describe('A brew whose numbers are a guess'),
 })

@@ -54,7 +54,21 @@ export const amount = z.number('This is not a number.')
 
 /** What a number of a record is kept in; a field that shows it reads it here. A share is a fraction, 0–1. */
 export type FieldUnit =
-  'mm' | 'cm' | 'mL' | 'L' | '°C' | 'share' | 'days' | 'h' | '×' | 'mS/cm' | 'g/L' | '%' | 'flats' | 'µmol'
+  | 'mm'
+  | 'cm'
+  | 'mL'
+  | 'L'
+  | '°C'
+  | 'share'
+  | 'days'
+  | 'h'
+  | '×'
+  | 'mS/cm'
+  | 'g/L'
+  | 'g/mL'
+  | '%'
+  | 'flats'
+  | 'µmol'
 declare module 'zod' {
   interface GlobalMeta {
     unit?: FieldUnit

@@ -1,11 +1,11 @@
 <script setup lang="ts">
-import type { FeedRecord } from '#shared/records/feed'
+import { feed as feedSchema, type FeedRecord } from '#shared/records/feed'
 import { asFeed } from '#shared/records/as-feed'
 
 const saying = useSaying()
 
 /** The label as it stands on the bottle: three numbers, always in this order. */
-defineProps<{ label: FeedRecord; problemAt: (field: string) => string | undefined }>()
+const props = defineProps<{ label: FeedRecord; problemAt: (field: string) => string | undefined }>()
 const household = useHousehold()
 const emit = defineEmits<{ set: [key: keyof FeedRecord, value: FeedRecord[keyof FeedRecord]] }>()
 
@@ -19,13 +19,17 @@ const ASSUMED = {
   powder: '0.95 assumed; a spoonful may be 16 % off',
   liquid: '1.15 assumed; a dose in mL may be 13 % off',
 } as const
-const MORE = [
-  ['caPercent', 'Ca calcium'],
-  ['mgPercent', 'Mg magnesium'],
-  ['sPercent', 'S sulphur'],
-  ['fePercent', 'Fe iron'],
-  ['clPercent', 'Cl chloride'],
-] as const
+const MORE = ['caPercent', 'mgPercent', 'sPercent', 'fePercent', 'clPercent']
+provideRecordDraft({
+  draft: computed(() => props.label),
+  schema: feedSchema,
+  words: 'feeds',
+  problemAt: (path) => props.problemAt(`feed.${path}`),
+  change: (path, next) => {
+    const key = path as keyof FeedRecord
+    emit('set', key, (next as FeedRecord)[key])
+  },
+})
 </script>
 
 <template>
@@ -47,23 +51,11 @@ const MORE = [
       {{ problemAt(`feed.${key}`) }}
     </p>
     <div class="pair">
-      <ChoiceField
-        :model-value="label.form"
-        label="It is a"
-        :choices="[
-          { value: 'powder', name: 'powder' },
-          { value: 'liquid', name: 'liquid' },
-        ]"
-        @update:model-value="emit('set', 'form', $event)"
-      />
-      <TypedField
-        :model-value="label.densityGPerMl"
-        optional
+      <RecordField at="form" />
+      <RecordField
+        at="densityGPerMl"
         :label="label.form === 'powder' ? 'Bulk density' : 'Density'"
-        unit="g/mL"
         :hint="label.densityGPerMl === null ? ASSUMED[label.form] : 'yours'"
-        :problem="problemAt('feed.densityGPerMl')"
-        @update:model-value="emit('set', 'densityGPerMl', $event)"
       />
       <TypedField
         :model-value="label.labelRatePerL"
@@ -74,31 +66,13 @@ const MORE = [
         :problem="problemAt('feed.labelRatePerL')"
         @update:model-value="emit('set', 'labelRatePerL', $event)"
       />
-      <CheckField :model-value="label.organic" @update:model-value="emit('set', 'organic', $event)"
-        >Organic: little of it is available at once</CheckField
-      >
+      <RecordField at="organic" />
     </div>
     <LabelDoubts :label="label" @set="(key, value) => emit('set', key, value)" />
     <FoldAway title="Calcium, magnesium, sulphur, iron, salts">
       <div class="three">
-        <TypedField
-          v-for="[key, name] in MORE"
-          :key="key"
-          :model-value="label[key]"
-          :label="name"
-          unit="%"
-          :problem="problemAt(`feed.${key}`)"
-          @update:model-value="emit('set', key, $event ?? 0)"
-        />
-        <TypedField
-          :model-value="label.ecSlopeMsPerCm"
-          optional
-          :label="`EC at 100 ${saying.nitrogenUnit}`"
-          unit="mS/cm"
-          hint="if it says one"
-          :problem="problemAt('feed.ecSlopeMsPerCm')"
-          @update:model-value="emit('set', 'ecSlopeMsPerCm', $event)"
-        />
+        <RecordField v-for="key in MORE" :key="key" :at="key" />
+        <RecordField at="ecSlopeMsPerCm" :label="`EC at 100 ${saying.nitrogenUnit}`" />
       </div>
     </FoldAway>
   </div>
@@ -128,14 +102,5 @@ const MORE = [
 .dash {
   padding-bottom: 0.7rem;
   font: 720 1.6rem/1 var(--heading);
-}
-
-.organic {
-  display: grid;
-  grid-template-columns: auto 1fr;
-  gap: 0.5rem;
-  padding-top: 1.6rem;
-  line-height: 1.25;
-  cursor: pointer;
 }
 </style>

@@ -38,9 +38,12 @@ const fact = (facts: { what: string; amount: number }[], what: string) =>
           }}<template v-if="use.body.to">, to {{ use.body.to }}</template
           ><template v-if="use.body.by">, by {{ use.body.by }}</template>
         </span>
-        <Button class="no-print" text :aria-label="`Undo ${use.body.name}`" @click="removal('entries', use)">
-          <Undo2 aria-hidden="true" />
-        </Button>
+        <IconButton
+          :icon="Undo2"
+          class="no-print"
+          :aria-label="`Undo ${use.body.name}`"
+          @click="removal('entries', use)"
+        />
       </li>
     </ul>
   </section>

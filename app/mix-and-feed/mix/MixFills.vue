@@ -105,14 +105,12 @@ function measured(id: string) {
         <div class="what stack-s">
           <div class="row">
             <div class="count">
-              <Button
-                text
+              <IconButton
+                :icon="Minus"
                 :aria-label="`One ${container?.name ?? 'container'} less`"
                 :disabled="fill.count <= 1"
                 @click="mix.setCount(index, fill.count - 1)"
-              >
-                <Minus aria-hidden="true" />
-              </Button>
+              />
               <TypedField
                 :model-value="fill.count"
                 :label="`How many: ${container?.name ?? 'container'}`"
@@ -120,13 +118,11 @@ function measured(id: string) {
                 :problem-id="mix.problemAt(`fills[${index}].count`) && `fill-${index}-count`"
                 @update:model-value="mix.setCount(index, $event ?? 0)"
               />
-              <Button
-                text
+              <IconButton
+                :icon="Plus"
                 :aria-label="`One ${container?.name ?? 'container'} more`"
                 @click="mix.setCount(index, fill.count + 1)"
-              >
-                <Plus aria-hidden="true" />
-              </Button>
+              />
             </div>
             <strong class="name">{{ container?.name ?? 'A container that is no longer here' }}</strong>
             <Button

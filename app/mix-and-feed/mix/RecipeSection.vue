@@ -175,15 +175,13 @@ function press(boundary: number, event: KeyboardEvent) {
             :problem="problemAt(`parts[${row.index}].parts`)"
             @update:model-value="emit('parts', row.index, $event ?? 0)"
           />
-          <Button
+          <IconButton
+            :icon="ArrowRightLeft"
             class="swap"
-            text
             :aria-label="`Something instead of ${row.name}`"
             title="Something instead"
             @click="emit('swap', row.materialId)"
-          >
-            <ArrowRightLeft aria-hidden="true" />
-          </Button>
+          />
           <Button
             class="remove"
             text

@@ -80,13 +80,11 @@ const looseFeeds = computed(() =>
           <NuxtLink :to="`/batches/${batch.id}`" class="button"
             ><FileText aria-hidden="true" /> Card</NuxtLink
           >
-          <Button
-            text
+          <IconButton
+            :icon="Trash2"
             :aria-label="`Delete batch ${batch.number}, ${batch.body.name}`"
             @click="remove('batches', batch)"
-          >
-            <Trash2 aria-hidden="true" />
-          </Button>
+          />
         </div>
       </li>
     </ol>
@@ -113,9 +111,11 @@ const looseFeeds = computed(() =>
           <NuxtLink :to="`/batches/feed/${feeding.id}`" class="button"
             ><FileText aria-hidden="true" /> Card</NuxtLink
           >
-          <Button text :aria-label="`Delete ${feeding.body.name}`" @click="remove('feedings', feeding)">
-            <Trash2 aria-hidden="true" />
-          </Button>
+          <IconButton
+            :icon="Trash2"
+            :aria-label="`Delete ${feeding.body.name}`"
+            @click="remove('feedings', feeding)"
+          />
         </li>
       </ul>
     </section>

@@ -200,15 +200,13 @@ const saidState = { open: '', done: 'done', skipped: 'skipped' } as const
         >
           <VolumeX v-if="aloud" aria-hidden="true" /><Volume2 v-else aria-hidden="true" />
         </Button>
-        <Button
-          text
+        <IconButton
+          :icon="CircleQuestionMark"
           class="wide"
           aria-label="What is this page for?"
           title="What is this page for?"
           @click="help = true"
-        >
-          <CircleQuestionMark aria-hidden="true" />
-        </Button>
+        />
         <Button text aria-label="All steps" title="All steps" @click="listing = true"
           ><List aria-hidden="true"
         /></Button>

@@ -33,8 +33,17 @@ const asked = String(route.query.trays ?? '')
 const picked = ref<string[]>(asked.length ? asked : trays.standing.slice(0, 1).map(({ id }) => id))
 const feeds = ref<string[]>([])
 const batches = ref<string[]>([])
-const toggle = (list: string[], id: string) =>
-  list.includes(id) ? list.filter((one) => one !== id) : [...list, id]
+const named = (list: readonly { id: string; body: { name: string } }[]) =>
+  list.map(({ id, body }) => ({ value: id, name: body.name }))
+const trayChoices = computed(() =>
+  trays.standing.map(({ id, number, body }) => ({
+    value: id,
+    name: `${number}: ${body.groups.map(({ name }) => name).join(', ') || body.name}`,
+  })),
+)
+const batchChoices = computed(() =>
+  household.batches.map(({ id, number, body }) => ({ value: id, name: `${number}: ${body.name}` })),
+)
 
 const KINDS: { value: LabelKind; name: string }[] = [
   { value: 'stake', name: 'stakes' },
@@ -165,50 +174,25 @@ const usesTrays = computed(() => kind.value !== 'bottle' && kind.value !== 'tub'
     <div class="bench">
       <div class="stack-l">
         <ChoiceField v-model="kind" label="Labels for" :choices="KINDS" />
-        <fieldset v-if="usesTrays">
-          <legend>Trays</legend>
+        <CheckList v-if="usesTrays" v-model="picked" legend="Trays" :choices="trayChoices">
           <p v-if="!trays.standing.length" class="soft">
             No trays yet. <NuxtLink to="/trays">Lay one out</NuxtLink> first.
           </p>
-          <div class="list">
-            <CheckField
-              v-for="one in trays.standing"
-              :key="one.id"
-              :model-value="picked.includes(one.id)"
-              :label="`${one.number}: ${one.body.groups.map(({ name }) => name).join(', ') || one.body.name}`"
-              @update:model-value="picked = toggle(picked, one.id)"
-            />
-          </div>
           <p v-if="gone" class="problem">
             {{ counted(gone, 'tray') }} of these {{ gone === 1 ? 'is' : 'are' }} no longer here.
           </p>
-        </fieldset>
-        <fieldset v-if="kind === 'bottle'">
-          <legend>Feeds</legend>
+        </CheckList>
+        <CheckList
+          v-if="kind === 'bottle'"
+          v-model="feeds"
+          legend="Feeds"
+          :choices="named(household.feedings)"
+        >
           <p v-if="!household.feedings.length" class="soft">No feed is planned yet.</p>
-          <div class="list">
-            <CheckField
-              v-for="one in household.feedings"
-              :key="one.id"
-              :model-value="feeds.includes(one.id)"
-              :label="one.body.name"
-              @update:model-value="feeds = toggle(feeds, one.id)"
-            />
-          </div>
-        </fieldset>
-        <fieldset v-if="kind === 'tub'">
-          <legend>Batches</legend>
+        </CheckList>
+        <CheckList v-if="kind === 'tub'" v-model="batches" legend="Batches" :choices="batchChoices">
           <p v-if="!household.batches.length" class="soft">No batch is planned yet.</p>
-          <div class="list">
-            <CheckField
-              v-for="one in household.batches"
-              :key="one.id"
-              :model-value="batches.includes(one.id)"
-              :label="`${one.number}: ${one.body.name}`"
-              @update:model-value="batches = toggle(batches, one.id)"
-            />
-          </div>
-        </fieldset>
+        </CheckList>
         <div class="pair">
           <ChoiceField
             v-if="usesTrays && kind !== 'row'"
@@ -296,13 +280,6 @@ const usesTrays = computed(() => kind.value !== 'bottle' && kind.value !== 'tub'
   grid-template-columns: repeat(auto-fit, minmax(9rem, 1fr));
   gap: 0.8rem 1rem;
   align-items: start;
-}
-
-.list {
-  display: grid;
-  gap: 0.2rem;
-  max-height: 15rem;
-  overflow: auto;
 }
 
 .key {

@@ -78,9 +78,7 @@ const rows = computed(() =>
       </template>
       <template #price="{ row }">{{ row.perUnit || 'no price' }}</template>
       <template #act="{ row }">
-        <Button text :aria-label="`Delete ${row.name}`" @click="remove('stocks', row.stock)">
-          <Trash2 aria-hidden="true" />
-        </Button>
+        <IconButton :icon="Trash2" :aria-label="`Delete ${row.name}`" @click="remove('stocks', row.stock)" />
       </template>
       <template #empty>
         Nothing yet. Add the bags you have, opened ones too, and the shopping list lists the rest.

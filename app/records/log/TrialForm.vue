@@ -86,27 +86,22 @@ async function make() {
     : await setUp(wanted, present(group.value).tray, present(group.value).stands.group.code)
   if (id) emit('close')
 }
-const toggle = (id: string) =>
-  (chosenTrays.value = chosenTrays.value.includes(id)
-    ? chosenTrays.value.filter((one) => one !== id)
-    : [...chosenTrays.value, id])
 </script>
 
 <template>
   <form class="stack-l" @submit.prevent="make">
     <ChoiceField v-model="question" label="What is compared" :choices="QUESTIONS" />
-    <template v-if="whole">
-      <fieldset>
-        <legend>Trays to assign at random</legend>
-        <CheckField
-          v-for="tray in trays.standing"
-          :key="tray.id"
-          :model-value="chosenTrays.includes(tray.id)"
-          :label="`tray ${tray.number}: ${tray.body.groups.map((one) => one.name).join(', ') || tray.body.name}`"
-          @update:model-value="toggle(tray.id)"
-        />
-      </fieldset>
-    </template>
+    <CheckList
+      v-if="whole"
+      v-model="chosenTrays"
+      legend="Trays to assign at random"
+      :choices="
+        trays.standing.map((tray) => ({
+          value: tray.id,
+          name: `tray ${tray.number}: ${tray.body.groups.map((one) => one.name).join(', ') || tray.body.name}`,
+        }))
+      "
+    />
     <ChoiceField
       v-else-if="groups.length"
       v-model="chosen"
@@ -161,15 +156,6 @@ const toggle = (id: string) =>
 </template>
 
 <style scoped>
-fieldset {
-  display: grid;
-  gap: 0.2rem;
-  max-height: 14rem;
-  overflow-y: auto;
-  border: 1px solid var(--line);
-  border-radius: 0.4rem;
-}
-
 .side {
   display: grid;
   grid-template-columns: 1.6rem minmax(0, 1fr);
