@@ -66,7 +66,7 @@ function unfold(event: Event) {
     auto-option-focus
     dropdown
     scroll-height="none"
-    :empty-search-message="typed ? 'Nothing here is called that.' : ''"
+    :empty-search-message="typed ? 'Nothing here is called that.' : ' '"
     @complete="suggest($event.query)"
     @update:model-value="take"
     @blur="shown = chosen"

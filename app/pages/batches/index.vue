@@ -200,6 +200,7 @@ const looseFeeds = computed(() =>
 .empty {
   justify-items: start;
   max-width: 34rem;
+  text-align: start;
   padding: 2rem;
   border: 2px dashed var(--line-strong);
   border-radius: 0.6rem;

@@ -91,6 +91,7 @@ const filters = ref({ global: { value: null as string | null, matchMode: 'contai
 
 .empty {
   padding: 1rem 0;
+  text-align: start;
   color: var(--ink-soft);
 }
 </style>

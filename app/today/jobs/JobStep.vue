@@ -72,7 +72,7 @@ defineExpose({ tap, flush })
 
 <template>
   <article class="step" :class="{ counts: step.count }">
-    <StepPicture v-if="step.picture" :picture="step.picture" class="drawn" />
+    <StepPicture v-if="step.picture" :picture="step.picture" class="step-picture" />
     <div class="stack-l">
       <h1>{{ step.title }}</h1>
       <p v-if="step.count" class="amount">
@@ -132,7 +132,7 @@ defineExpose({ tap, flush })
   height: 100%;
 }
 
-.drawn {
+.step-picture {
   position: sticky;
   top: 0;
   max-height: min(60vh, 26rem);
@@ -209,7 +209,7 @@ h1 {
     gap: 0.8rem;
   }
 
-  .drawn {
+  .step-picture {
     position: static;
     max-height: 17vh;
   }
