@@ -47,6 +47,7 @@ await orSayWhy(async () => {
     // Before anything else is added to the demo, which it grows from.
     await measureGrowth(where)
     await run(process.execPath, ['benchmarks/browser.mjs', where.address], { inherit: true })
+    await run(process.execPath, ['benchmarks/acts.mjs', where.address], { inherit: true })
     await measureLog(where)
     await measureLoad(where)
     await runInNode('benchmarks/loop.bench.ts', where.address)
