@@ -8,7 +8,7 @@ const id = useId()
 
 <template>
   <section class="step stack" :aria-labelledby="id" :class="{ done }">
-    <h2 class="row nowrap" :id="id">
+    <h2 :id="id" class="row nowrap">
       <span class="number" aria-hidden="true"
         ><Check v-if="done" /><template v-else>{{ number }}</template></span
       >

@@ -221,8 +221,8 @@ const own = computed(() => household.crops.find(({ id }) => id === chosen.value.
         <Button @click="form = { crop: chosen, asNew: false }">Edit</Button>
         <Button @click="form = { crop: chosen, asNew: true }">Copy it</Button>
         <IconButton
-          :icon="Trash2"
           v-if="own"
+          :icon="Trash2"
           :aria-label="`Delete ${chosen.name}`"
           @click="remove('crops', own)"
         />

@@ -230,8 +230,8 @@ function errorOf({ kind, capacityMl }: Tool) {
             </template>
             <template #act="{ row }">
               <IconButton
-                :icon="Trash2"
                 v-if="row.own"
+                :icon="Trash2"
                 :aria-label="`Undo your ${row.name}`"
                 @click="remove('materials', row.own.id)"
               />

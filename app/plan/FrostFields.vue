@@ -44,7 +44,6 @@ function setNights(more: Partial<typeof said>) {
   Object.assign(said, more)
   change({ nights: nights.value })
 }
-const { said: inWords } = useMeasures()
 </script>
 
 <template>

@@ -76,7 +76,7 @@ async function take() {
 <template>
   <div class="away stack">
     <ul v-if="away.length" aria-label="Days away">
-      <li class="row" v-for="one in away" :key="`${one.from} ${one.name}`">
+      <li v-for="one in away" :key="`${one.from} ${one.name}`" class="row">
         <span
           >{{ printLongDay(one.from)
           }}<template v-if="one.to !== one.from"> to {{ printLongDay(one.to) }}</template
@@ -114,7 +114,7 @@ async function take() {
         }}
       </p>
       <ul>
-        <li class="row" v-for="one in found.away" :key="`${one.uid} ${one.from}`">
+        <li v-for="one in found.away" :key="`${one.uid} ${one.from}`" class="row">
           {{ printLongDay(one.from) }} to {{ printLongDay(one.to)
           }}<template v-if="one.name">: {{ one.name }}</template>
         </li>

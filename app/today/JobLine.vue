@@ -142,15 +142,15 @@ defineExpose({ focus: () => tick.value?.focus() })
         </NuxtLink>
         <div class="icons">
           <IconButton
-            :icon="CalendarCheck"
             v-if="job.kind !== 'feed'"
+            :icon="CalendarCheck"
             :aria-label="`Done on another day: ${said.title}`"
             title="Done on another day"
             @click="asking = true"
           />
           <IconButton
-            :icon="Clock"
             v-if="job.state !== 'coming'"
+            :icon="Clock"
             :aria-label="`Put off until tomorrow: ${said.title}`"
             title="Put off until tomorrow"
             @click="$emit('snooze', addDays(season.today, 1))"

@@ -1,6 +1,6 @@
 import { present } from '#core/present'
 import { first as firstOf, last } from '#core/numeric/at'
-import { type ShallowRef } from 'vue'
+import type { ShallowRef } from 'vue'
 import { counted } from '#core/text/plurals'
 import { edgeAt, fillRows, freeCells, freeCode, painted, type Group } from '#core/trays/layout'
 import type { TrayStands } from '#core/trays/standing'

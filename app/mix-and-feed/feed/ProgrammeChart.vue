@@ -64,7 +64,7 @@ const text = computed(() => {
 </script>
 
 <template>
-  <svg class="drawn" ref="chart" :viewBox="`0 0 ${width} ${HEIGHT}`" role="img" :aria-label="text">
+  <svg ref="chart" class="drawn" :viewBox="`0 0 ${width} ${HEIGHT}`" role="img" :aria-label="text">
     <defs>
       <pattern id="hunger" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
         <path d="M0 0V7" class="hatch" />

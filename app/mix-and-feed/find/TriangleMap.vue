@@ -115,8 +115,8 @@ function press(event: KeyboardEvent) {
 
 <template>
   <svg
-    class="drawn"
     ref="svg"
+    class="drawn"
     :viewBox="`0 0 ${SIDE + 2 * PAD} ${TALL + 2 * PAD}`"
     role="group"
     :aria-label="`${TRAITS[trait].name} over all blends of ${names.join(', ')}`"

@@ -68,7 +68,7 @@ const scale = computed(() => {
       stays at the bottom.
     </p>
     <div class="sections row-l">
-      <figure class="stack-s" v-for="one in beside" :key="one.id" :class="{ here: one.id === 'this' }">
+      <figure v-for="one in beside" :key="one.id" class="stack-s" :class="{ here: one.id === 'this' }">
         <AirSection
           :container="one.container"
           :blend="plan"

@@ -57,7 +57,7 @@ const subjects = (what: 'trays' | 'batches', list: readonly { id: string }[]) =>
     <section v-if="guidedJobs.open.length" aria-labelledby="open-title">
       <h2 id="open-title">Under way</h2>
       <ul>
-        <li class="row-l nowrap" v-for="guidedJob in guidedJobs.open" :key="guidedJob.id">
+        <li v-for="guidedJob in guidedJobs.open" :key="guidedJob.id" class="row-l nowrap">
           <NuxtLink :to="`/jobs/${guidedJob.id}`" class="button main">Go on</NuxtLink>
           <div>
             <p class="title">{{ guidedJob.body.name }}</p>

@@ -50,7 +50,7 @@ const said = computed(() => {
 </script>
 
 <template>
-  <svg class="drawn" ref="chart" :viewBox="`0 0 ${width} ${HEIGHT}`" role="img" :aria-label="said">
+  <svg ref="chart" class="drawn" :viewBox="`0 0 ${width} ${HEIGHT}`" role="img" :aria-label="said">
     <g v-for="tick in y.ticks(5)" :key="tick" class="axis">
       <line :x1="LEFT" :x2="width - RIGHT" :y1="y(tick)" :y2="y(tick)" />
       <text :x="LEFT - 8" :y="y(tick) + 5" text-anchor="end">{{ temperature(tick) }}</text>

@@ -30,8 +30,8 @@ const said = computed(
 <template>
   <div class="scroll scrolls" role="region" :aria-label="label" tabindex="0">
     <svg
-      class="drawn"
       ref="chart"
+      class="drawn"
       :viewBox="`0 0 ${width} ${bars.length * ROW + 6}`"
       role="img"
       :aria-label="said"

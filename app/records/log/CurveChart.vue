@@ -52,7 +52,7 @@ const rounded = (value: number) => printShare(Math.round(value * 100) / 100)
       label="In front"
       :choices="curves.map(({ name }, i) => ({ value: String(i), name }))"
     />
-    <svg class="drawn" ref="chart" :viewBox="`0 0 ${width} ${HEIGHT}`" role="img" :aria-label="said">
+    <svg ref="chart" class="drawn" :viewBox="`0 0 ${width} ${HEIGHT}`" role="img" :aria-label="said">
       <g v-for="share in [0, 0.25, 0.5, 0.75, 1]" :key="share" class="axis">
         <line :x1="LEFT" :x2="width - 14" :y1="y(share)" :y2="y(share)" />
         <text :x="LEFT - 8" :y="y(share) + 5" text-anchor="end">{{ printShare(share) }}</text>

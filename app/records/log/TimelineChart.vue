@@ -53,7 +53,7 @@ const said = computed(() =>
 
 <template>
   <div class="scroll scrolls" role="region" aria-label="Sown to out" tabindex="0">
-    <svg class="drawn" ref="chart" :viewBox="`0 0 ${width} ${height}`" role="img" :aria-label="said">
+    <svg ref="chart" class="drawn" :viewBox="`0 0 ${width} ${height}`" role="img" :aria-label="said">
       <g v-for="month in months" :key="month.at" class="axis">
         <line :x1="month.at" :x2="month.at" y1="22" :y2="height" />
         <text :x="month.at" y="15" text-anchor="middle">{{ month.name }}</text>

@@ -62,7 +62,7 @@ async function pause() {
       />
       <div>
         <h2>What will be recorded</h2>
-        <ul class="stack-s" v-if="list.length">
+        <ul v-if="list.length" class="stack-s">
           <li v-for="one in list" :key="one.words">{{ one.words }}</li>
         </ul>
         <p v-else class="soft">Nothing: no step was done that moves anything.</p>

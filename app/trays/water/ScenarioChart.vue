@@ -61,9 +61,9 @@ const up = computed(() => props.stores.map(({ upAfterDays }) => upAfterDays))
 <template>
   <div class="charts">
     <svg
-      class="drawn"
       v-for="chart in charts"
       :key="chart.name"
+      class="drawn"
       :viewBox="`0 0 ${WIDTH} ${HEIGHT}`"
       role="img"
       :aria-label="chart.text"

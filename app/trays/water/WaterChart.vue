@@ -146,7 +146,7 @@ function key(event: KeyboardEvent) {
 
 <template>
   <div ref="room">
-    <svg class="drawn" ref="svg" :viewBox="`0 0 ${WIDTH} ${HEIGHT}`" role="group" :aria-label="text">
+    <svg ref="svg" class="drawn" :viewBox="`0 0 ${WIDTH} ${HEIGHT}`" role="group" :aria-label="text">
       <g class="axis">
         <g v-for="day in days" :key="day">
           <path :d="`M${x(day)} ${PAD.top}V${HEIGHT - PAD.bottom}`" />
