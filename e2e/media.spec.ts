@@ -101,10 +101,10 @@ test('a corrected material is used in the plan, says so, and can be put back', a
 }) => {
   await goTo(page, '/supplies?tab=materials')
   await page.getByRole('button', { name: 'Coir, washed' }).click()
-  await page.getByLabel('Water at 10 cm').fill('99')
-  await expect(page.getByText('must not be above the water at 0 cm')).toBeVisible()
+  await page.getByLabel('Water at 1 kPa').fill('99')
+  await expect(page.getByText('must not be above the water at 0 kPa')).toBeVisible()
   await expect(page.getByRole('button', { name: 'Save' })).toBeDisabled()
-  await page.getByLabel('Water at 10 cm').fill('55')
+  await page.getByLabel('Water at 1 kPa').fill('55')
   await expect(page.getByText('was 62 %')).toBeVisible()
   await expectAccessible(page)
   await page.getByRole('button', { name: 'Save' }).click()

@@ -133,9 +133,9 @@ export function materialProblems(figures: MaterialFigures): Problem[] {
     ...(
       ['theta10', 'theta50', 'theta100', 'organic', 'mineralised', 'bufferWeight', 'coarse'] as const
     ).flatMap(fraction),
-    ...falls('theta10', theta10, theta0, '0 cm'),
-    ...falls('theta50', theta50, theta10, '10 cm'),
-    ...falls('theta100', theta100, theta50, '50 cm'),
+    ...falls('theta10', theta10, theta0, '0 kPa'),
+    ...falls('theta50', theta50, theta10, '1 kPa'),
+    ...falls('theta100', theta100, theta50, '5 kPa'),
     ...within(
       ['dryBulkDensityGPerL'],
       figures.dryBulkDensityGPerL,

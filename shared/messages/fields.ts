@@ -74,9 +74,9 @@ export const FIELDS: Readonly<Record<string, Readonly<Record<string, Said>>>> = 
   },
   materials: {
     'figures.theta0': 'All pores',
-    'figures.theta10': 'Water at 10 cm',
-    'figures.theta50': 'Water at 50 cm',
-    'figures.theta100': 'Water at 100 cm',
+    'figures.theta10': 'Water at 1 kPa',
+    'figures.theta50': 'Water at 5 kPa',
+    'figures.theta100': 'Water at 10 kPa',
     'figures.dryBulkDensityGPerL': 'Dry weight',
     'figures.ph': 'pH',
     'figures.smeEcMsPerCm': 'Salts',

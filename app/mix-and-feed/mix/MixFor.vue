@@ -40,7 +40,6 @@ const choose = (id: string | null) =>
     label="For"
     placeholder="no sowing"
     :choices="choices"
-    hint="fills what these are sown or potted into"
     @update:model-value="choose"
   />
 </template>
