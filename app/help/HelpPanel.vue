@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { cautions } from '#core/cautions/caution'
+import { sayCautions } from '#shared/messages/cautions'
 import { wordById } from '#core/glossary'
 import { GENERAL_KEYS } from '#shared/messages/keys'
 
@@ -33,7 +33,7 @@ const { said } = useMeasures()
       <ul>
         <li v-for="way in help.ways" :key="way">{{ way }}</li>
       </ul>
-      <section v-for="caution in cautions(help.cautions ?? [])" :key="caution.id" class="caution small">
+      <section v-for="caution in sayCautions(help.cautions ?? [])" :key="caution.id" class="caution small">
         <strong>{{ caution.title }}:</strong> {{ said(caution.text) }}
       </section>
       <template v-if="help.words.length">

@@ -9,7 +9,6 @@ import {
   type WantKind,
   type WantKinds,
 } from '#core/feed/blend'
-import { cautions } from '#core/cautions/caution'
 import { printNumber } from '#core/units/format'
 
 const saying = useSaying()
@@ -75,7 +74,6 @@ const offered = computed(() =>
       every.value || usual.has(id) || ticked.value.includes(id) || context.shelves('feed', id).length > 0,
   ),
 )
-const caution = cautions(['concentrates', 'fertiliser'])
 </script>
 
 <template>
@@ -170,7 +168,7 @@ const caution = cautions(['concentrates', 'fertiliser'])
           </table>
         </FoldAway>
       </template>
-      <CautionList :cautions="caution" />
+      <CautionList :cautions="['concentrates', 'fertiliser']" />
     </section>
   </div>
 </template>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { GENERAL_KEYS } from '#shared/messages/keys'
 import { PAGE_HELP } from '#shared/messages/page-help'
-import { ALL_CAUTIONS } from '#core/cautions/caution'
+import { ALL_CAUTIONS } from '#shared/messages/cautions'
 import { FEEDING_METHODS } from '#core/feed/programme'
 import { GLOSSARY } from '#core/glossary'
 import { LIGHT_METHODS } from '#core/places/light'

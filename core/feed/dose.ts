@@ -1,4 +1,4 @@
-import { cautions, type Caution, type CautionId } from '../cautions/caution'
+import { cautionsOf, type CautionId } from '../cautions/caution'
 import { refuse, under, within, type Problem } from '../problem'
 import { derive, given, type Figure } from '../working/figure'
 import { yours } from '../working/source'
@@ -47,7 +47,7 @@ export interface DosePlan {
   readonly stock: (StockPlan & { readonly strength: StrengthRange }) | null
   /** Why no tool at hand can measure the dose, even through a stock; null where one can. */
   readonly noWay: 'jug too small' | 'tools too small' | 'powder too little' | 'liquid too little' | null
-  readonly cautions: readonly Caution[]
+  readonly cautions: readonly CautionId[]
 }
 
 /** One-tool errors above this are worth the trouble of a stock solution. */
@@ -138,7 +138,7 @@ export function planDose(request: DoseRequest): DosePlan {
         : coarse && !stock && best?.fit !== 'fair'
           ? missingTool(feed, best)
           : null,
-    cautions: cautions(hazards(request, stock !== null)),
+    cautions: cautionsOf(hazards(request, stock !== null)),
   }
 }
 

@@ -84,7 +84,7 @@ describe('measuring', () => {
     expect(stock.strength.nMgPerL.value / 30).toBeCloseTo(1, 1)
     expect(stock.concentrationGPerL.value).toBeLessThanOrEqual(100)
     expect(stock.making.fit).toBe('fair')
-    expect(plan.cautions.map(({ id }) => id)).toContain('concentrates')
+    expect(plan.cautions).toContain('concentrates')
   })
 
   it('says which tool is missing when nothing reaches the dose', () => {
@@ -95,7 +95,7 @@ describe('measuring', () => {
   })
 
   it('warns above the label rate and of organic liquids', () => {
-    const ids = (over: Partial<DoseRequest>) => planDose(request(over)).cautions.map(({ id }) => id)
+    const ids = (over: Partial<DoseRequest>) => planDose(request(over)).cautions
     expect(ids({ feed: powder(20, 20, 20, { labelRatePerL: 0.25 }) })).toContain('aboveLabel')
     expect(ids({ feed: powder(20, 20, 20, { labelRatePerL: 0.5 }) })).not.toContain('aboveLabel')
     expect(ids({ feed: powder(2, 3, 1, { form: 'liquid', organic: true }) })).toContain('homeBrew')

@@ -60,8 +60,7 @@ const ARISES: Partial<Record<CautionId, readonly string[]>> = {
 /** Every caution of a plan stands in the step where its hazard arises; what arises nowhere, in the first. */
 function withCautions(plan: BatchPlan, steps: readonly Step[]): Step[] {
   const at = new Map<string, CautionId[]>()
-  for (const { id } of plan.cautions) {
-    const caution = id as CautionId
+  for (const caution of plan.cautions) {
     const step = (ARISES[caution] ?? []).flatMap(
       (name) => steps.find((one) => one.id.startsWith(name)) ?? [],
     )[0]

@@ -73,7 +73,7 @@ export function feedSteps(
         id: 'dose',
         amount: [said(way)],
         picture: { kind: 'can', filled: 0.95 },
-        cautions: plan.cautions.map(({ id }) => id as CautionId),
+        cautions: plan.cautions,
         title: 'Measure the feed',
         say: [
           said(way),
@@ -91,7 +91,7 @@ export function feedSteps(
       id: 'stock',
       amount: [said(making)],
       picture: { kind: 'can', filled: 1 },
-      cautions: plan.cautions.map(({ id }) => id as CautionId),
+      cautions: plan.cautions,
       title: 'Make a stock solution',
       say: [
         said(making),

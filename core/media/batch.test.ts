@@ -150,7 +150,7 @@ describe('from containers to loose mix', () => {
 })
 
 it('warns of salts with compost as nearly half of a seed mix, not with a fifth of castings', () => {
-  const ids = (parts: BatchRequest['parts']) => planBatch(request({ parts })).cautions.map(({ id }) => id)
+  const ids = (parts: BatchRequest['parts']) => planBatch(request({ parts })).cautions
   expect(ids(request().parts)).not.toContain('salts')
   expect(
     ids([

@@ -1,5 +1,5 @@
 import { first } from '../numeric/at'
-import { cautions, type Caution, type CautionId } from '../cautions/caution'
+import { cautionsOf, type CautionId } from '../cautions/caution'
 import { refuse } from '../problem'
 import { derive, given, total, type Figure } from '../working/figure'
 import { practice, yours } from '../working/source'
@@ -64,7 +64,7 @@ export interface BatchPlan extends MixPlan {
   readonly chemistry: Chemistry
   readonly extras: readonly ExtraLine[]
   readonly tubPlan: TubPlan | null
-  readonly cautions: readonly Caution[]
+  readonly cautions: readonly CautionId[]
 }
 
 /**
@@ -123,7 +123,7 @@ export function planBatch(request: BatchRequest): BatchPlan {
     chemistry,
     extras: request.extras.map((extra) => extraLine(extra, mix.mixL, materials)),
     tubPlan: planTubs(request, stirringTubL, mix.measures),
-    cautions: cautions(hazardsOf(request, lines, chemistry.saltsMsPerCm.value)),
+    cautions: cautionsOf(hazardsOf(request, lines, chemistry.saltsMsPerCm.value)),
   }
 }
 

@@ -55,6 +55,7 @@ import { knownFrom } from '#core/language/reading'
 import { wordsOf } from '#shared/reckoning/known'
 import { heardWish } from '#shared/reckoning/heard-wish'
 import { asFeed } from '#shared/records/as-feed'
+import { sayCautions } from '#shared/messages/cautions'
 import { sayNoWay } from '#shared/messages/feed'
 import { sayVerdict } from '#shared/messages/mix'
 import { tabled } from '../http/figures'
@@ -72,7 +73,10 @@ export interface Computation<Body = unknown> {
 const computation = <Body>(body: z.ZodType<Body>, compute: (body: Body) => object) => ({ body, compute })
 
 export const COMPUTATIONS = {
-  batch: computation(batchToCompute, (body) => tabled(planBatch(asBatchRequest(body, withOwn(body))))),
+  batch: computation(batchToCompute, (body) => {
+    const plan = planBatch(asBatchRequest(body, withOwn(body)))
+    return tabled({ ...plan, cautions: sayCautions(plan.cautions) })
+  }),
   blend: computation(blendToCompute, (body) => {
     const feeds = body.feeds.map((feed, i) => asFeed(String(i), feed))
     const { lines, gives, misses, concentrates } = blendFeeds(feeds, body.wanted, body.kinds, body.water)
@@ -93,7 +97,11 @@ export const COMPUTATIONS = {
   ),
   dose: computation(doseToCompute, (body) => {
     const plan = planDose(asDoseRequest(body))
-    return tabled({ ...plan, noWay: plan.noWay && sayNoWay(plan.noWay) })
+    return tabled({
+      ...plan,
+      noWay: plan.noWay && sayNoWay(plan.noWay),
+      cautions: sayCautions(plan.cautions),
+    })
   }),
   find: computation(findToCompute, (body) => {
     const { looked, fitting, best, excludedBy } = findMixes(asFinderRequest(body))

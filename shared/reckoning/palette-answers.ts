@@ -1,6 +1,6 @@
 import type { Day } from '#core/calendar/day'
 import type { Sought } from '#core/language/palette'
-import { ALL_CAUTIONS } from '#core/cautions/caution'
+import { ALL_CAUTIONS } from '#shared/messages/cautions'
 import { GLOSSARY } from '#core/glossary'
 import { coverOf } from '#core/sowing/crop'
 import { counted, inSentence } from '#core/text/plurals'

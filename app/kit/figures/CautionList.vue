@@ -1,13 +1,16 @@
 <script setup lang="ts">
+import type { CautionId } from '#core/cautions/caution'
 import { inSentence } from '#core/text/plurals'
+import { sayCautions } from '#shared/messages/cautions'
 
 /** What to take care of, named where the hazard arises; what to do about it a press away. */
 const props = defineProps<{
-  cautions: readonly { readonly id: string; readonly title: string; readonly text: string }[]
+  cautions: readonly CautionId[]
   open?: boolean
 }>()
-const names = computed(() => props.cautions.map(({ title }, i) => (i ? inSentence(title) : title)).join(', '))
 const { said } = useMeasures()
+const list = computed(() => sayCautions(props.cautions, said))
+const names = computed(() => list.value.map(({ title }, i) => (i ? inSentence(title) : title)).join(', '))
 </script>
 
 <template>
@@ -17,8 +20,8 @@ const { said } = useMeasures()
         ><span><strong>Take care:</strong> {{ names }}</span></template
       >
       <ul class="cautions" aria-label="Cautions">
-        <li v-for="one in cautions" :key="one.id">
-          <strong>{{ one.title }}.</strong> <slot :name="one.id" />{{ said(one.text) }}
+        <li v-for="one in list" :key="one.id">
+          <strong>{{ one.title }}.</strong> <slot :name="one.id" />{{ one.text }}
         </li>
       </ul>
     </FoldAway>

@@ -1,13 +1,14 @@
 <script setup lang="ts">
 import { present } from '#core/present'
 import { ArrowLeft, Printer } from '@lucide/vue'
-import type { Caution } from '#core/cautions/caution'
+import type { CautionId } from '#core/cautions/caution'
+import { sayCautions } from '#shared/messages/cautions'
 
 /** One A4 page to stand on the bench. */
 defineProps<{
   title: string
   kicker: string
-  cautions: readonly Caution[]
+  cautions: readonly CautionId[]
   back: string
   backLabel?: string
   /** The same card as PDF. */
@@ -37,8 +38,8 @@ const { said } = useMeasures()
       <section v-if="cautions.length" class="cautions" :aria-label="`Take care: ${title}`">
         <h2>Take care</h2>
         <ul>
-          <li v-for="caution in cautions" :key="caution.id" class="caution">
-            <strong>{{ caution.title }}.</strong> {{ said(caution.text) }}
+          <li v-for="caution in sayCautions(cautions, said)" :key="caution.id" class="caution">
+            <strong>{{ caution.title }}.</strong> {{ caution.text }}
           </li>
         </ul>
       </section>

@@ -79,10 +79,7 @@ const FITS = { fair: '', rough: '', 'too small': 'too coarse', 'too many': 'too 
         </label>
       </fieldset>
       <p v-else class="soft"><NuxtLink to="/supplies">Add a tool in Supplies.</NuxtLink></p>
-      <CautionList
-        :cautions="feed.plan.cautions"
-        :open="feed.plan.cautions.some(({ id }) => id === 'aboveLabel')"
-      />
+      <CautionList :cautions="feed.plan.cautions" :open="feed.plan.cautions.includes('aboveLabel')" />
     </template>
     <div v-else role="status">
       <p><strong>No dose yet.</strong></p>

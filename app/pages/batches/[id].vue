@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { CheckCheck, Play } from '@lucide/vue'
-import { cautions, type Caution } from '#core/cautions/caution'
 import { saidInParts } from '#core/media/recipe'
 import { printFraction } from '#core/units/fraction'
 import { namesListed } from '#shared/messages/message'
@@ -32,15 +31,10 @@ const missing = useToBuy()
 const toBuy = computed(() => missing(batch.value?.body))
 const planned = computed(() => batch.value && usePlannedBatch(batch.value))
 const feedings = computed(() => household.feedings.filter(({ body }) => body.batchId === batch.value?.id))
-/** Each caution once, of the mix and of its feeds. */
-const allCautions = computed((): Caution[] =>
-  cautions(
-    [planned.value?.plan, ...feedings.value.map((feeding) => usePlannedFeed(feeding)?.plan)].flatMap(
-      (plan) =>
-        plan?.cautions.map(
-          ({ id }) => id as Parameters<typeof cautions>[0] extends Iterable<infer Id> ? Id : never,
-        ) ?? [],
-    ),
+/** Of the mix and of its feeds. */
+const allCautions = computed(() =>
+  [planned.value?.plan, ...feedings.value.map((feeding) => usePlannedFeed(feeding)?.plan)].flatMap(
+    (plan) => plan?.cautions ?? [],
   ),
 )
 </script>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { present } from '#core/present'
 import { useDebounceFn } from '@vueuse/core'
-import { cautions, type Caution } from '#core/cautions/caution'
+import { sayCautions } from '#shared/messages/cautions'
 import { answerKey } from '#core/jobs/guided-job'
 import type { Ask, Step } from '#core/jobs/step'
 import { printNumber } from '#core/units/format'
@@ -16,7 +16,7 @@ const { volume, mass } = useMeasures()
 const { onScale } = useOnScale()
 
 const stands = computed(() => guidedJobs.stands(props.guidedJob))
-const dangers = computed((): Caution[] => cautions(props.step.cautions ?? []))
+const dangers = computed(() => sayCautions(props.step.cautions ?? []))
 
 // What a hand says by feel.
 const chosen = computed(() =>

@@ -1,6 +1,7 @@
 import type { Step } from '#core/jobs/step'
 import { plainWords } from '#core/jobs/sentence'
-import type { Caution } from '#core/cautions/caution'
+import type { CautionId } from '#core/cautions/caution'
+import { sayCautions } from '#shared/messages/cautions'
 import { growthStageById } from '#core/feed/growth-stage'
 import { saidInParts } from '#core/media/recipe'
 import { printNumber } from '#core/units/format'
@@ -25,8 +26,8 @@ const list = (steps: readonly Step[], print: Printing): Block => ({
   })),
 })
 const minutes = (n: number) => (n < 90 ? `${Math.round(n)} min` : `${printNumber(n / 60, 2)} h`)
-const warnings = (list: readonly Caution[]): Block[] =>
-  list.map(({ title, text }) => ({ kind: 'caution', title, text }))
+const warnings = (ids: readonly CautionId[]): Block[] =>
+  sayCautions(ids).map(({ title, text }) => ({ kind: 'caution', title, text }))
 
 /** The card of a batch, with the feeds that go with it. @throws Refusal 404, 422 where it can no longer be reckoned */
 export async function batchCard(principal: Principal, householdId: string, id: string): Promise<Writing> {

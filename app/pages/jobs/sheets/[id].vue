@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { present } from '#core/present'
 import { GUIDED_JOB_NAMES } from '#core/jobs/guided-job'
-import { cautions, type CautionId } from '#core/cautions/caution'
 import { guidedJobPlan } from '#shared/reckoning/guided-job-plan'
 
 /** A job on paper: the same steps; for several pairs of hands one sheet each, amounts split, cautions on every sheet. */
@@ -11,9 +10,7 @@ const bench = useBench()
 const guidedJob = computed(() => guidedJobs.find(String(route.params.id)))
 useHead({ title: () => `On paper: ${guidedJob.value?.body.name ?? 'guidedJob'}` })
 const whole = computed(() => (guidedJob.value ? guidedJobPlan(bench, guidedJob.value) : null))
-const all = computed(() =>
-  cautions(new Set(whole.value?.steps.flatMap(({ cautions: ids }) => ids ?? []) as CautionId[])),
-)
+const all = computed(() => whole.value?.steps.flatMap(({ cautions }) => cautions ?? []) ?? [])
 const sheets = computed(() => {
   const { hands } = present(guidedJob.value).body
   if (hands <= 1)
