@@ -11,7 +11,7 @@ provideRecordDraft({
   draft: frosts as Ref<object>,
   schema: seasonFrame,
   words: 'season',
-  problemAt: props.problemAt,
+  problemAt: (path) => props.problemAt(path),
 })
 const change = (more: Partial<Frosts>) => (frosts.value = { ...frosts.value, ...more })
 /** Nothing is filled in that was not said: nights are the household’s once all three of them are. */

@@ -42,7 +42,12 @@ const lightFrom = (kindId: string | null): PlaceLight | null =>
         heightCm: null,
         measured: kindId === MEASURED_LIGHT ? { ppfd: 200, atCm: 30, radiusCm: 30 } : null,
       }
-provideRecordDraft({ draft: place as Ref<object>, schema, words: 'places', problemAt: props.problemAt })
+provideRecordDraft({
+  draft: place as Ref<object>,
+  schema,
+  words: 'places',
+  problemAt: (path) => props.problemAt(path),
+})
 const lampFields = computed(() =>
   light.value?.kindId === MEASURED_LIGHT
     ? ['measured.ppfd', 'measured.atCm', 'measured.radiusCm']

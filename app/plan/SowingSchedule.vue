@@ -40,7 +40,7 @@ provideRecordDraft({
   }) as Ref<object>,
   schema: sowingSchema,
   words: 'sowings',
-  problemAt: props.problemAt,
+  problemAt: (path) => props.problemAt(path),
 })
 const addStage = () =>
   emit('edit', (next) => {
