@@ -1,6 +1,11 @@
 <script setup lang="ts">
 import { present } from '#core/present'
-import type { Material, MaterialFigure, MaterialFigures } from '#core/media/material'
+import {
+  MATERIAL_FIGURES,
+  type Material,
+  type MaterialFigure,
+  type MaterialFigures,
+} from '#core/media/material'
 import { BUILT_IN } from '#core/media/materials'
 import { FIT_ENOUGH, fitError } from '#core/media/retention'
 import { printNumber, printShare } from '#core/units/format'
@@ -13,26 +18,9 @@ const emit = defineEmits<{ close: [] }>()
 
 const household = useHousehold()
 
-const FIGURES: readonly MaterialFigure[] = [
-  'theta0',
-  'theta10',
-  'theta50',
-  'theta100',
-  'dryBulkDensityGPerL',
-  'ph',
-  'smeEcMsPerCm',
-  'organic',
-  'nitrogenPercent',
-  'mineralised',
-  'bufferWeight',
-  'coarse',
-  'settling',
-  'moisture',
-]
-
 const source = computed(() => props.material ?? present(BUILT_IN.get('compost')))
 const figuresOf = (material: Material) =>
-  Object.fromEntries(FIGURES.map((key) => [key, material[key]])) as unknown as MaterialFigures
+  Object.fromEntries(MATERIAL_FIGURES.map((key) => [key, material[key]])) as unknown as MaterialFigures
 const original = computed(() => (props.material ? BUILT_IN.get(props.material.id) : undefined))
 const stored = computed(() =>
   household.everything?.materials.find(({ id, body }) => (body.basedOn ?? id) === props.material?.id),
@@ -49,7 +37,7 @@ const first: MaterialRecord = {
 const fit = ({ figures: { theta0, theta10, theta50, theta100 } }: MaterialRecord) =>
   fitError([theta0, theta10, theta50, theta100])
 
-const tags = computed(() => [...new Set(FIGURES.map((key) => source.value.sources[key].tag))])
+const tags = computed(() => [...new Set(MATERIAL_FIGURES.map((key) => source.value.sources[key].tag))])
 /** What stands beside a field: the built-in value when it was changed, else where it comes from. */
 function hint(draft: MaterialRecord, key: MaterialFigure) {
   const before = original.value?.[key]
@@ -81,7 +69,7 @@ function hint(draft: MaterialRecord, key: MaterialFigure) {
       </p>
       <div class="three">
         <RecordField
-          v-for="key in FIGURES"
+          v-for="key in MATERIAL_FIGURES"
           :key="key"
           :at="`figures.${key}`"
           :usual="source[key]"

@@ -30,21 +30,14 @@ function download() {
     <details class="no-print">
       <summary>As a table</summary>
       <div class="scroll" role="region" :aria-label="`${title}, as a table`" tabindex="0">
-        <table class="figures">
-          <thead>
-            <tr>
-              <th v-for="column in columns" :key="column" scope="col">{{ column }}</th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="(row, i) in rows" :key="i">
-              <template v-for="(cell, j) in row" :key="j">
-                <th v-if="j === 0" scope="row">{{ cell }}</th>
-                <td v-else>{{ cell }}</td>
-              </template>
-            </tr>
-          </tbody>
-        </table>
+        <FigureTable :columns="columns">
+          <tr v-for="(row, i) in rows" :key="i">
+            <template v-for="(cell, j) in row" :key="j">
+              <th v-if="j === 0" scope="row">{{ cell }}</th>
+              <td v-else>{{ cell }}</td>
+            </template>
+          </tr>
+        </FigureTable>
       </div>
       <Button @click="download">Save as CSV</Button>
     </details>
