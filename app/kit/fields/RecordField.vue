@@ -18,7 +18,6 @@ const props = defineProps<{
   choices?: readonly (Choice<string> | Choice<string | null> | ChoiceGroup<string>)[]
   /** What holds while nothing is said. */
   usual?: number | string
-  problem?: string | undefined
 }>()
 const emit = defineEmits<{ change: [value: unknown] }>()
 
@@ -39,7 +38,7 @@ const value = computed({
 const common = computed(() => ({
   label: said(props.label ?? called.value.label),
   hint: props.hint ?? (called.value.hint && said(called.value.hint)),
-  problem: props.problem ?? problemAt(props.at),
+  problem: problemAt(props.at),
 }))
 const choices = computed(
   () =>
