@@ -1,11 +1,89 @@
+/** What can be wrong with what was asked, by its kind; `shared/messages/refusals.ts` says each in words. */
+export type ProblemKind =
+  | 'between'
+  | 'whole'
+  | 'unknown'
+  | 'lampUnmeasured'
+  | 'nameMissing'
+  | 'nameTwice'
+  | 'nightsWarmer'
+  | 'baseWider'
+  | 'oneCell'
+  | 'onlyExtras'
+  | 'nothingToFill'
+  | 'potUpLarger'
+  | 'blockLayers'
+  | 'tubTooSmall'
+  | 'noMaterial'
+  | 'materialTwice'
+  | 'holdsMoreDrier'
+  | 'nothingDrains'
+  | 'noCurve'
+  | 'poresTooMany'
+  | 'sheetTooWide'
+  | 'sheetTooHigh'
+  | 'otherGrid'
+  | 'cellsMissing'
+  | 'groupTwice'
+  | 'noGroup'
+  | 'feedOver100'
+  | 'feedEmpty'
+  | 'formsOver100'
+  | 'scaleVolume'
+  | 'noStage'
+  | 'feedForWater'
+  | 'feedMixedIn'
+  | 'feedNoNitrogen'
+  | 'feedTooWeak'
+  | 'notADay'
+  | 'noPlace'
+  | 'sownAfterOut'
+  | 'noAutumnDate'
+  | 'tooManyCells'
+  | 'beginsWithSowing'
+  | 'sownTwice'
+  | 'smallerPot'
+  | 'onlyPeatPressed'
+  | 'frostsInOrder'
+  | 'bothFrosts'
+  | 'nightsInOrder'
+  | 'byTheGram'
+  | 'farFromSeason'
+  | 'outsideSeason'
+  | 'noSuchPack'
+  | 'whichPack'
+  | 'noCount'
+  | 'noGroupHere'
+  | 'noCell'
+  | 'cellOfOther'
+  | 'cellNotSown'
+  | 'cellMoreUp'
+  | 'cellFewerUp'
+  | 'cellMoreLeave'
+  | 'groupNoCells'
+  | 'groupNotSown'
+  | 'moreUp'
+  | 'fewerUp'
+  | 'moreLeave'
+  | 'pouredTooMuch'
+  | 'pouredTooLittle'
+  | 'drainedAll'
+  | 'noRun'
+  | 'tooManyRuns'
+
+/** A fault, and the facts that go with it. */
+export interface Wrong<Kind extends string = ProblemKind> {
+  readonly kind: Kind
+  readonly values?: Readonly<Record<string, string | number>>
+}
+
 /**
  * Something wrong with what was asked, at a path into the request (`['fills', 0, 'count']`).
  * The domains state their rules as lists of problems; the edges show them beside the field,
  * the computations refuse with the first.
  */
-export interface Problem {
+export interface Problem<Kind extends string = ProblemKind> extends Wrong<Kind> {
   readonly path: readonly (string | number)[]
-  readonly message: string
 }
 
 /**
@@ -20,57 +98,73 @@ export function printPath(path: Problem['path']): string {
   )
 }
 
-/**
- * The message for a field, `fills[0].count`; undefined where nothing is wrong with it.
- *
- * @example messageAt([{ path: ['fills', 0], message: 'Count them.' }], 'fills[0]') // 'Count them.'
- */
-export const messageAt = (problems: readonly Problem[], field: string): string | undefined =>
-  problems.find(({ path }) => printPath(path) === field)?.message
+/** @example wrongAt(['stages'], 'noStage') // { path: ['stages'], kind: 'noStage' } */
+export const wrongAt = <const Kind extends string>(
+  path: Problem['path'],
+  kind: Kind,
+  values?: Wrong['values'],
+): Problem<Kind> => (values ? { path, kind, values } : { path, kind })
+
+/** What was asked cannot be computed. Its message is for who reads the log: path, kind and values. */
+export class Refused extends RangeError {
+  constructor(readonly problem: Problem) {
+    const { path, kind, values } = problem
+    super(`${printPath(path) || 'request'}: ${kind}${values ? ` ${JSON.stringify(values)}` : ''}`)
+  }
+}
 
 /**
- * @throws RangeError naming the first problem's field, when there is one.
+ * @throws Refused with the first problem, when there is one.
  * @example refuse([]) // undefined
- * @example refuse([{ path: ['plants'], message: 'Count whole plants.' }]) // throws RangeError
+ * @example refuse([{ path: ['fills'], kind: 'nothingToFill' }]) // throws RangeError
  */
 export function refuse(problems: readonly Problem[]): void {
   const [first] = problems
-  if (first) throw new RangeError(`${printPath(first.path) || 'request'}: ${first.message}`)
+  if (first) throw new Refused(first)
 }
 
 /**
  * The same problems, found one level deeper.
  *
- * @example under('fills', [{ path: [0], message: 'No.' }]) // [{ path: ['fills', 0], message: 'No.' }]
+ * @example under('fills', [{ path: [0] }]) // [{ path: ['fills', 0] }]
  */
-export function under(key: string | number, problems: readonly Problem[]): Problem[] {
+export function under<P extends { readonly path: Problem['path'] }>(
+  key: string | number,
+  problems: readonly P[],
+): P[] {
   return problems.map((problem) => ({ ...problem, path: [key, ...problem.path] }))
 }
 
 /**
  * A problem at `path` unless `value` lies in [low, high], edges included.
  *
- * @example within(['ph'], 7, 2, 12, 'A pH lies between 2 and 12.') // []
+ * @param unit what it is counted in; a `share` is a fraction, read in percent
+ * @example within(['ph'], 7, 2, 12) // []
  */
 export function within(
   path: Problem['path'],
   value: number,
   low: number,
   high: number,
-  message: string,
-): Problem[] {
-  return Number.isFinite(value) && value >= low && value <= high ? [] : [{ path, message }]
+  unit = '',
+): Problem<'between'>[] {
+  return Number.isFinite(value) && value >= low && value <= high
+    ? []
+    : [wrongAt(path, 'between', { low, high, unit })]
 }
 
 /**
  * The same for what is counted: halves are a problem too.
  *
- * @example wholeWithin(['plants'], 2.5, 1, 9, 'Count.') // [{ path: ['plants'], message: 'Count.' }]
+ * @example wholeWithin(['plants'], 2.5, 1, 9)[0]?.kind // 'whole'
  */
 export const wholeWithin = (
   path: Problem['path'],
   value: number,
   low: number,
   high: number,
-  message: string,
-): Problem[] => (Number.isInteger(value) ? within(path, value, low, high, message) : [{ path, message }])
+  unit = '',
+): Problem<'whole'>[] =>
+  Number.isInteger(value) && value >= low && value <= high
+    ? []
+    : [wrongAt(path, 'whole', { low, high, unit })]

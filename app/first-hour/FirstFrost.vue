@@ -2,7 +2,7 @@
 import { present } from '#core/present'
 import { frostProblems, isFrostFree, type Frosts } from '#core/calendar/frost'
 import type { FrostsSaid } from '#core/language/frosts'
-import { messageAt } from '#core/problem'
+import { messageAt } from '#shared/messages/refusals'
 
 /** When it freezes, typed as it is said; or that it never does. */
 const first = useFirstHour()

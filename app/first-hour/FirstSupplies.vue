@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { sayProblem } from '#shared/messages/refusals'
 import { present } from '#core/present'
 import { counted } from '#core/text/plurals'
 import { goodsName } from '#core/supplies/goods'
@@ -47,7 +48,9 @@ const stockOf = ({ kind, id, short, like }: Row) => {
 }
 const problemOf = (row: Row) => {
   const stock = stockOf(row)
-  return stock ? stockProblems(stock, context)[0]?.message : `Type an amount, such as ${row.like}.`
+  if (!stock) return `Type an amount, such as ${row.like}.`
+  const [problem] = stockProblems(stock, context)
+  return problem && sayProblem(problem)
 }
 const toolsTicked = ref<string[]>([])
 const tools = computed(() =>

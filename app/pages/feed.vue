@@ -128,7 +128,7 @@ async function begin() {
   await router.replace({ query: {} })
 }
 const blocked = computed(() =>
-  unreadable.value ? `${unreadable.value[1]} cannot be read yet.` : feed.problems[0]?.message,
+  unreadable.value ? `${unreadable.value[1]} cannot be read yet.` : feed.problem,
 )
 const cardAddress = computed(() =>
   feed.saved

@@ -82,7 +82,7 @@ async function begin() {
 }
 const blocked = computed(() => {
   if (unreadable.value) return `${unreadable.value[1]} cannot be read yet.`
-  return mix.problems[0]?.message
+  return mix.problem
 })
 </script>
 

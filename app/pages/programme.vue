@@ -73,7 +73,7 @@ provideRecordDraft({
   change: programme.changeField,
 })
 const blocked = computed(() =>
-  unreadable.value ? `${unreadable.value[1]} cannot be read yet.` : programme.problems[0]?.message,
+  unreadable.value ? `${unreadable.value[1]} cannot be read yet.` : programme.problem,
 )
 </script>
 
@@ -126,7 +126,7 @@ const blocked = computed(() =>
           >
         </p>
       </template>
-      <p v-else class="problem">{{ said(programme.problems[0]?.message ?? '') }}</p>
+      <p v-else class="problem">{{ said(programme.problem ?? '') }}</p>
     </section>
 
     <FoldAway

@@ -6,7 +6,7 @@ import { yearsOn } from '#core/calendar/day'
 import { fillHabitOf, frameProblems, shareDaysOf } from '#core/season/frame'
 import type { Frosts } from '#core/calendar/frost'
 import { LIGHT_METHODS } from '#core/places/light'
-import { messageAt } from '#core/problem'
+import { messageAt } from '#shared/messages/refusals'
 import { newFrame, seasonFrame, type SeasonFrameRecord } from '#shared/records/season-frame'
 
 /** The household's year: frosts, places, methods. */

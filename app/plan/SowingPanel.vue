@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { sayProblemOf } from '#shared/messages/refusals'
 import { present } from '#core/present'
 import { first } from '#core/numeric/at'
 import { counted } from '#core/text/plurals'
@@ -195,7 +196,9 @@ async function giveUp() {
         </dd>
       </div>
     </dl>
-    <p v-else-if="problems[0]" class="problem" role="alert">{{ said(problems[0].message) }}</p>
+    <p v-else-if="problems[0]" class="problem" role="alert">
+      {{ said(sayProblemOf(problems[0], 'sowings')) }}
+    </p>
     <template v-if="planned">
       <p v-for="notice in planned.notices" :key="notice.kind" class="problem">{{ say(notice) }}</p>
       <p v-if="row?.feeding.hungryOn" class="problem">

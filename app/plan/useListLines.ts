@@ -1,3 +1,4 @@
+import { sayProblemOf } from '#shared/messages/refusals'
 import type { Wish } from '#core/language/wish-said'
 import { sowingRecordProblems } from '#shared/reckoning/sowing-request'
 import { sowingsFrom } from '#shared/reckoning/wish'
@@ -17,10 +18,10 @@ export function useListLines(text: Ref<string>) {
       const plans = wishes.map((wish, i) => ({ wish, sowings: sowings[i] ?? [] }))
       const problem = plans.flatMap((plan) =>
         plan.sowings.flatMap((one) => sowingRecordProblems(one, known)),
-      )[0]?.message
+      )[0]
       const open =
         questions[0]?.question ??
-        problem ??
+        (problem && sayProblemOf(problem, 'sowings')) ??
         (plans.every(({ wish }) => wish.sown) ? null : 'When was it sown? Say it like: sown 13 March.')
       return { line, plans, open, asked: questions.length > 0 }
     })

@@ -1,3 +1,4 @@
+import { sayProblemOf } from '#shared/messages/refusals'
 import { present } from '#core/present'
 import { planSowing, type PlannedSowing } from '#core/season/schedule/sowing'
 import type { Day } from '#core/calendar/day'
@@ -42,7 +43,7 @@ export function useWishPlan(text: Ref<string>, kind: 'wish' | 'list' | 'groups' 
     const known = present(season.known)
     if (!body) return { problem: 'That is more than a bench can raise.', answer: null }
     const [problem] = sowingRecordProblems(body, known)
-    if (problem) return { problem: problem.message, answer: null }
+    if (problem) return { problem: sayProblemOf(problem, 'sowings'), answer: null }
     try {
       const done: Record<string, Day> = wish.sown && body.sowOn ? { 'stage-0': body.sowOn } : {}
       const request = present(asSowingRequest(body, known, { done, notBefore: season.today }))

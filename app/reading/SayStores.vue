@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { sayProblemOf } from '#shared/messages/refusals'
 import type { StoreSaid } from '#core/language/stores'
 import { counted } from '#core/text/plurals'
 import { stockFrom } from '#shared/reckoning/store-said'
@@ -17,7 +18,10 @@ const stocks = computed(() =>
     return stock ? [stock] : []
   }),
 )
-const problem = computed(() => stocks.value.flatMap((one) => stockProblems(one, context.whole))[0]?.message)
+const problem = computed(() => {
+  const [found] = stocks.value.flatMap((one) => stockProblems(one, context.whole))
+  return found && sayProblemOf(found, 'stocks')
+})
 async function keep() {
   await settled()
   if (!stocks.value.length || problem.value) return

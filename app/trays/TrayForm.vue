@@ -1,7 +1,7 @@
 <script setup lang="ts">
+import { sayProblemOf, messageAt } from '#shared/messages/refusals'
 import { present } from '#core/present'
 import { first } from '#core/numeric/at'
-import { printPath } from '#core/problem'
 import { withOutside } from '#core/season/schedule/stays'
 import { surfaceOf, usualGrid } from '#core/trays/layout'
 import { CORNERS, tray as schema, type TrayRecord } from '#shared/records/tray'
@@ -59,8 +59,7 @@ const batches = computed(() => [
 ])
 const tried = ref(false)
 const problems = computed(() => trayProblems(draft.value, reckoned.whole))
-const problemAt = (field: string) =>
-  tried.value ? problems.value.find(({ path }) => printPath(path) === field)?.message : undefined
+const problemAt = (field: string) => (tried.value ? messageAt(problems.value, field) : undefined)
 const cutHere = computed({
   get: () => draft.value.cut !== null,
   set: (on: boolean) =>
@@ -123,7 +122,7 @@ const CORNER_CHOICES = CORNERS.map((value) => ({ value, name: value }))
       />
     </template>
     <p v-if="tried && problems.length" class="problem wide whole" role="alert">
-      {{ first(problems).message }}
+      {{ sayProblemOf(first(problems), 'trays') }}
     </p>
     <div class="buttons wide whole">
       <Button type="submit" class="main">{{ keepLabel }}</Button>

@@ -1,6 +1,6 @@
 import { present } from '../present'
 import { errorFunction, probit } from 'simple-statistics'
-import { within, type Problem } from '../problem'
+import { within, type Problem, wrongAt } from '../problem'
 import { derive, given, type Figure } from '../working/figure'
 import { byDefault, standard, yours } from '../working/source'
 import { addDays, daysBetween, type Day } from './day'
@@ -145,39 +145,21 @@ export function frostAfter(day: Day, frosts: Frosts & { lastFrost: Day }): Figur
 export function frostProblems(frosts: Frosts): Problem[] {
   const { lastFrost, firstFrost, nights, frostSpreadDays, frostRisk } = frosts
   const days = [
-    ...(lastFrost && firstFrost && firstFrost <= lastFrost
-      ? [{ path: ['firstFrost'], message: 'The first frost of autumn comes after the last of spring.' }]
-      : []),
+    ...(lastFrost && firstFrost && firstFrost <= lastFrost ? [wrongAt(['firstFrost'], 'frostsInOrder')] : []),
     ...((lastFrost === null) === (firstFrost === null)
       ? []
-      : [
-          {
-            path: [lastFrost === null ? 'lastFrost' : 'firstFrost'],
-            message: 'Give both frosts, or say that it never freezes.',
-          },
-        ]),
-    ...(lastFrost === null && firstFrost === null && !nights
-      ? [{ path: ['lastFrost'], message: 'Give both frosts, or say that it never freezes.' }]
-      : []),
+      : [wrongAt([lastFrost === null ? 'lastFrost' : 'firstFrost'], 'bothFrosts')]),
+    ...(lastFrost === null && firstFrost === null && !nights ? [wrongAt(['lastFrost'], 'bothFrosts')] : []),
   ]
   return [
     ...days,
-    ...(frostSpreadDays == null
-      ? []
-      : within(['frostSpreadDays'], frostSpreadDays, 1, 40, 'Frosts scatter by 1 to 40 days.')),
-    ...(frostRisk == null ? [] : within(['frostRisk'], frostRisk, 0.01, 0.5, 'A risk of 1 to 50 %.')),
+    ...(frostSpreadDays == null ? [] : within(['frostSpreadDays'], frostSpreadDays, 1, 40, 'days')),
+    ...(frostRisk == null ? [] : within(['frostRisk'], frostRisk, 0.01, 0.5, 'share')),
     ...(nights
       ? [
-          ...within(['nights', 'coldestC'], nights.coldestC, -5, 30, 'Nights of −5 to 30 °C.'),
-          ...within(['nights', 'warmestC'], nights.warmestC, -5, 35, 'Nights of −5 to 35 °C.'),
-          ...(nights.warmestC < nights.coldestC
-            ? [
-                {
-                  path: ['nights', 'warmestC'],
-                  message: 'The warmest nights are no colder than the coldest.',
-                },
-              ]
-            : []),
+          ...within(['nights', 'coldestC'], nights.coldestC, -5, 30, '°C'),
+          ...within(['nights', 'warmestC'], nights.warmestC, -5, 35, '°C'),
+          ...(nights.warmestC < nights.coldestC ? [wrongAt(['nights', 'warmestC'], 'nightsInOrder')] : []),
         ]
       : []),
   ]

@@ -1,5 +1,5 @@
 import { first } from '../numeric/at'
-import { within, type Problem } from '../problem'
+import { within, type Problem, wrongAt } from '../problem'
 import { derive, given, type Figure } from '../working/figure'
 import type { Sourced } from '../catalogue'
 import { brimVolume, topArea, type Shape } from './shape'
@@ -75,8 +75,7 @@ const capital = (word: string) => first(word).toUpperCase() + word.slice(1)
 
 /** What is wrong with a container, each at its field. */
 export function containerProblems({ cells, kind, shape, measuredVolumeMl }: Container): Problem[] {
-  const measure = (key: string, value: number) =>
-    within(['shape', key], value, 1, 3000, 'Measures are above 0: 1 to 3000 mm.')
+  const measure = (key: string, value: number) => within(['shape', key], value, 1, 3000, 'mm')
   const { form, ...measures } = shape
   const wider =
     form === 'round'
@@ -85,19 +84,11 @@ export function containerProblems({ cells, kind, shape, measuredVolumeMl }: Cont
   const baseKey = form === 'round' ? 'baseDiameterMm' : 'baseLengthMm'
   return [
     ...Object.entries(measures).flatMap(([key, value]) => measure(key, value)),
-    ...(wider ? [{ path: ['shape', baseKey], message: 'The base cannot be wider than the top.' }] : []),
-    ...within(['cells'], cells, 1, 2000, 'A tray has 1 to 2000 cells.'),
-    ...(kind !== 'tray' && cells !== 1
-      ? [{ path: ['cells'], message: 'Only a tray has more than one cell.' }]
-      : []),
+    ...(wider ? [wrongAt(['shape', baseKey], 'baseWider')] : []),
+    ...within(['cells'], cells, 1, 2000),
+    ...(kind !== 'tray' && cells !== 1 ? [wrongAt(['cells'], 'oneCell')] : []),
     ...(measuredVolumeMl === undefined
       ? []
-      : within(
-          ['measuredVolumeMl'],
-          measuredVolumeMl,
-          0.1,
-          500_000,
-          'A measured volume is above 0: 0.1 mL to 500 L.',
-        )),
+      : within(['measuredVolumeMl'], measuredVolumeMl, 0.1, 500_000, 'mL')),
   ]
 }

@@ -1,5 +1,5 @@
 import { cautionsOf, type CautionId } from '../cautions/caution'
-import { refuse, under, within, type Problem } from '../problem'
+import { refuse, under, within, type Problem, wrongAt } from '../problem'
 import { derive, given, type Figure } from '../working/figure'
 import { yours } from '../working/source'
 import { density, elements, feedProblems, type Feed } from './feed'
@@ -53,35 +53,19 @@ export interface DosePlan {
 /** One-tool errors above this are worth the trouble of a stock solution. */
 const WORTH_A_STOCK = 0.25
 
-const vesselProblems = ({ volumeL }: Vessel) =>
-  within(['vessel', 'volumeL'], volumeL, 0.01, 10_000, 'The jug holds more than 0: 10 mL to 10 000 L.')
+const vesselProblems = ({ volumeL }: Vessel) => within(['vessel', 'volumeL'], volumeL, 0.01, 10_000, 'L')
 
 /** What is wrong with a request, each at its field. */
 export function doseProblems(request: DoseRequest): Problem[] {
   const { feed, targetNMgPerL, vessel, growthStageId } = request
   return [
     ...under('feed', feedProblems(feed)),
-    ...(feed.use === 'mixed in'
-      ? [{ path: ['feed'], message: 'This feed is mixed into the medium, not dissolved in water.' }]
-      : []),
-    ...(feed.nPercent === 0
-      ? [
-          {
-            path: ['feed', 'nPercent'],
-            message: 'This feed holds no nitrogen, so a strength in nitrogen has no dose.',
-          },
-        ]
-      : []),
+    ...(feed.use === 'mixed in' ? [wrongAt(['feed'], 'feedMixedIn')] : []),
+    ...(feed.nPercent === 0 ? [wrongAt(['feed', 'nPercent'], 'feedNoNitrogen')] : []),
     ...(GROWTH_STAGES.some(({ id }) => id === growthStageId)
       ? []
-      : [{ path: ['growthStageId'], message: 'This stage is not known.' }]),
-    ...within(
-      ['targetNMgPerL'],
-      targetNMgPerL,
-      0.1,
-      1000,
-      'Strength is above 0: 0.1 to 1000 mg/L of nitrogen.',
-    ),
+      : [wrongAt(['growthStageId'], 'unknown', { what: 'stage' })]),
+    ...within(['targetNMgPerL'], targetNMgPerL, 0.1, 1000, 'mg/L of nitrogen'),
     ...beyondReach(feed, targetNMgPerL),
     ...vesselProblems(vessel),
     ...request.tools.flatMap((tool, index) => under('tools', under(index, toolProblems(tool)))),
@@ -93,12 +77,7 @@ function beyondReach(feed: Feed, targetNMgPerL: number): Problem[] {
   if (feed.form !== 'liquid' || feed.nPercent === 0) return []
   const undiluted = density(feed).value * feed.nPercent * 10_000
   return targetNMgPerL > undiluted
-    ? [
-        {
-          path: ['targetNMgPerL'],
-          message: `This feed cannot reach that: undiluted it holds about ${Math.floor(undiluted)} mg/L of nitrogen.`,
-        },
-      ]
+    ? [wrongAt(['targetNMgPerL'], 'feedTooWeak', { mg: Math.floor(undiluted) })]
     : []
 }
 
@@ -160,7 +139,7 @@ export function strengthAtLabelRate(feed: Feed): Figure | null {
 export function strengthFromDose(feed: Feed, amount: number, vessel: Vessel): Figure {
   refuse([
     ...under('feed', feedProblems(feed)),
-    ...within(['amount'], amount, 0, 1e6, 'The dose is 0 or more.'),
+    ...within(['amount'], amount, 0, 1e6),
     ...vesselProblems(vessel),
   ])
   const dose = given('Dose', amount, feed.form === 'powder' ? 'g' : 'mL', yours())

@@ -1,4 +1,4 @@
-import { within, type Problem } from '../problem'
+import { within, type Problem, wrongAt } from '../problem'
 import { derive, given, type Figure } from '../working/figure'
 import type { Sourced } from '../catalogue'
 import { byDefault, standard } from '../working/source'
@@ -82,66 +82,35 @@ export function feedProblems(feed: Feed): Problem[] {
   const { nPercent, p2o5Percent, k2oPercent } = feed
   const sum = nPercent + p2o5Percent + k2oPercent
   const each = [
-    ...within(['nPercent'], nPercent, 0, 100, 'Nitrogen is 0 to 100 %.'),
-    ...within(['p2o5Percent'], p2o5Percent, 0, 100, 'Phosphate is 0 to 100 %.'),
-    ...within(['k2oPercent'], k2oPercent, 0, 100, 'Potash is 0 to 100 %.'),
+    ...within(['nPercent'], nPercent, 0, 100, '%'),
+    ...within(['p2o5Percent'], p2o5Percent, 0, 100, '%'),
+    ...within(['k2oPercent'], k2oPercent, 0, 100, '%'),
   ]
   return [
     ...each,
-    ...(each.length === 0 && sum > 100
-      ? [
-          {
-            path: ['nPercent'],
-            message: `The three numbers are per cent by mass and add up to ${sum}. Together they cannot exceed 100.`,
-          },
-        ]
-      : []),
+    ...(each.length === 0 && sum > 100 ? [wrongAt(['nPercent'], 'feedOver100', { sum })] : []),
     ...(each.length === 0 &&
     sum + (feed.caPercent ?? 0) + (feed.mgPercent ?? 0) + (feed.sPercent ?? 0) + (feed.fePercent ?? 0) === 0
-      ? [{ path: ['nPercent'], message: 'A feed holds something: all three numbers are 0.' }]
+      ? [wrongAt(['nPercent'], 'feedEmpty')]
       : []),
     ...(['caPercent', 'mgPercent', 'sPercent', 'fePercent', 'clPercent'] as const).flatMap((key) =>
-      within([key], feed[key] ?? 0, 0, 60, 'It is 0 to 60 % by mass, as the element.'),
+      within([key], feed[key] ?? 0, 0, 60, '%'),
     ),
     ...(feed.nForms ? nitrogenFormProblems(feed.nForms) : []),
     ...(feed.ecSlopeMsPerCm == null
       ? []
-      : within(
-          ['ecSlopeMsPerCm'],
-          feed.ecSlopeMsPerCm,
-          0.01,
-          10,
-          'A feed brings 0.01 to 10 mS/cm for each 100 mg/L of nitrogen.',
-        )),
-    ...(feed.densityGPerMl === null
-      ? []
-      : within(
-          ['densityGPerMl'],
-          feed.densityGPerMl,
-          0.2,
-          2.5,
-          'A density lies between 0.2 and 2.5 g/mL. Leave it empty if the label does not say.',
-        )),
-    ...(feed.labelRatePerL === null
-      ? []
-      : within(
-          ['labelRatePerL'],
-          feed.labelRatePerL,
-          0.001,
-          1000,
-          'A label rate is above 0: 0.001 to 1000 per litre.',
-        )),
+      : within(['ecSlopeMsPerCm'], feed.ecSlopeMsPerCm, 0.01, 10, 'mS/cm')),
+    ...(feed.densityGPerMl === null ? [] : within(['densityGPerMl'], feed.densityGPerMl, 0.2, 2.5, 'g/mL')),
+    ...(feed.labelRatePerL === null ? [] : within(['labelRatePerL'], feed.labelRatePerL, 0.001, 1000)),
   ]
 }
 
 function nitrogenFormProblems(forms: NitrogenForms): Problem[] {
   const each = (['nitrate', 'ammonium', 'urea'] as const).flatMap((key) =>
-    within(['nForms', key], forms[key], 0, 1, 'A form is 0 to 100 % of the nitrogen.'),
+    within(['nForms', key], forms[key], 0, 1, 'share'),
   )
   const sum = forms.nitrate + forms.ammonium + forms.urea
-  return each.length || sum <= 1 + 1e-9
-    ? each
-    : [{ path: ['nForms', 'nitrate'], message: 'The forms are together at most 100 % of the nitrogen.' }]
+  return each.length || sum <= 1 + 1e-9 ? each : [wrongAt(['nForms', 'nitrate'], 'formsOver100')]
 }
 
 export interface Elements {

@@ -19,8 +19,7 @@ export interface InjectorPlan {
  *
  * @example injectorProblems(100) // []
  */
-export const injectorProblems = (ratio: number): Problem[] =>
-  within(['ratio'], ratio, 2, 1000, 'An injector or hose-end bottle draws 1 in 2 to 1 in 1000.')
+export const injectorProblems = (ratio: number): Problem[] => within(['ratio'], ratio, 2, 1000)
 
 /**
  * The concentrate behind an injector or hose-end bottle that draws one part in `ratio`.

@@ -9,7 +9,7 @@ import {
   nitrogenWantedMg,
   type Appetite,
 } from '../media/food'
-import { wholeWithin, within, type Problem } from '../problem'
+import { wholeWithin, within, type Problem, refuse, wrongAt } from '../problem'
 import { derive, given, type Figure } from '../working/figure'
 import { byDefault, yours } from '../working/source'
 import { density, elements, type Feed } from './feed'
@@ -128,35 +128,21 @@ export function habitOf(
 /** What is wrong with a feeding schedule, each at its field; none where it can be planned. */
 export function programmeProblems({ stages, plants, feed }: ProgrammeRequest): Problem[] {
   return [
-    ...wholeWithin(['plants'], plants, 1, 20_000, 'A programme is for 1 to 20 000 plants.'),
-    ...(stages.length ? [] : [{ path: ['stages'], message: 'A programme needs at least one stage.' }]),
-    ...(feed.nPercent > 0 && feed.use !== 'mixed in'
-      ? []
-      : [{ path: ['feedId'], message: 'Choose a feed that holds nitrogen and is given in water.' }]),
+    ...wholeWithin(['plants'], plants, 1, 20_000),
+    ...(stages.length ? [] : [wrongAt(['stages'], 'noStage')]),
+    ...(feed.nPercent > 0 && feed.use !== 'mixed in' ? [] : [wrongAt(['feedId'], 'feedForWater')]),
     ...stages.flatMap((stage, i) => [
       ...(GROWTH_STAGES.some(({ id }) => id === stage.growthStageId)
         ? []
-        : [{ path: ['stages', i, 'growthStageId'], message: 'This stage is not known.' }]),
-      ...wholeWithin(['stages', i, 'days'], stage.days, 1, 120, 'A stage lasts 1 to 120 whole days.'),
-      ...within(['stages', i, 'cellMl'], stage.cellMl, 1, 50_000, 'A cell holds 1 mL to 50 L.'),
-      ...within(['stages', i, 'nMgPerL'], stage.nMgPerL, 0, 1000, 'Strength is 0 to 1000 mg/L of nitrogen.'),
+        : [wrongAt(['stages', i, 'growthStageId'], 'unknown', { what: 'stage' })]),
+      ...wholeWithin(['stages', i, 'days'], stage.days, 1, 120, 'days'),
+      ...within(['stages', i, 'cellMl'], stage.cellMl, 1, 50_000, 'mL'),
+      ...within(['stages', i, 'nMgPerL'], stage.nMgPerL, 0, 1000, 'mg/L of nitrogen'),
       ...(stage.everyDays === 0
         ? []
-        : within(
-            ['stages', i, 'everyDays'],
-            stage.everyDays,
-            1,
-            60,
-            'Feed every 1 to 60 days, or 0 for never.',
-          )),
-      ...within(
-        ['stages', i, 'releasedMgPerL'],
-        stage.releasedMgPerL,
-        0,
-        5000,
-        'A mix lets go 0 to 5000 mg/L.',
-      ),
-      ...within(['stages', i, 'starterMgPerL'], stage.starterMgPerL, 0, 5000, 'A mix holds 0 to 5000 mg/L.'),
+        : within(['stages', i, 'everyDays'], stage.everyDays, 1, 60, 'days, or 0 for never')),
+      ...within(['stages', i, 'releasedMgPerL'], stage.releasedMgPerL, 0, 5000, 'mg/L'),
+      ...within(['stages', i, 'starterMgPerL'], stage.starterMgPerL, 0, 5000, 'mg/L'),
     ]),
   ]
 }
@@ -171,8 +157,7 @@ export function programmeProblems({ stages, plants, feed }: ProgrammeRequest): P
  * @throws RangeError naming the field, for anything `programmeProblems` finds
  */
 export function planProgramme(request: ProgrammeRequest): ProgrammePlan {
-  const [problem] = programmeProblems(request)
-  if (problem) throw new RangeError(`${problem.path.join('.')}: ${problem.message}`)
+  refuse(programmeProblems(request))
   const { stages, appetite } = request
   const wantedMg = wantedByDay(stages, appetite)
   const last = wantedMg.length - 1

@@ -1,4 +1,4 @@
-import { within, type Problem } from '../problem'
+import { within, type Problem, wrongAt } from '../problem'
 import { byDefault, type Source } from '../working/source'
 
 export type ToolKind =
@@ -97,15 +97,6 @@ export const isScale = (kind: ToolKind): boolean => TOOL_HABITS[kind].measures =
 
 /** What is wrong with a tool, each at its field. */
 export function toolProblems(tool: Tool): Problem[] {
-  if (isScale(tool.kind))
-    return tool.capacityMl === null
-      ? []
-      : [{ path: ['capacityMl'], message: 'A scale has no volume. Leave it empty.' }]
-  return within(
-    ['capacityMl'],
-    tool.capacityMl ?? Number.NaN,
-    0.01,
-    200_000,
-    'Say what it holds: above 0, 0.01 mL to 200 L.',
-  )
+  if (isScale(tool.kind)) return tool.capacityMl === null ? [] : [wrongAt(['capacityMl'], 'scaleVolume')]
+  return within(['capacityMl'], tool.capacityMl ?? Number.NaN, 0.01, 200_000, 'mL')
 }

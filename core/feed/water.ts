@@ -20,15 +20,9 @@ const RAIN: Water = { ecMsPerCm: 0.03, alkalinityMgPerL: 5 }
  */
 export function waterProblems(water: Water, rainShare: number): Problem[] {
   return [
-    ...within(['ecMsPerCm'], water.ecMsPerCm, 0, 5, 'Tap water lies between 0 and 5 mS/cm.'),
-    ...within(
-      ['alkalinityMgPerL'],
-      water.alkalinityMgPerL,
-      0,
-      800,
-      'Alkalinity lies between 0 and 800 mg/L.',
-    ),
-    ...within(['rainShare'], rainShare, 0, 1, 'Rain is 0 to 100 % of the water.'),
+    ...within(['ecMsPerCm'], water.ecMsPerCm, 0, 5, 'mS/cm'),
+    ...within(['alkalinityMgPerL'], water.alkalinityMgPerL, 0, 800, 'mg/L'),
+    ...within(['rainShare'], rainShare, 0, 1, 'share'),
   ]
 }
 

@@ -1,5 +1,5 @@
 import { cellVolume, type Container } from '../containers/container'
-import { under, wholeWithin, within, type Problem } from '../problem'
+import { under, wholeWithin, within, type Problem, wrongAt } from '../problem'
 import { given, type Figure } from '../working/figure'
 import { byDefault, learnedSource, practice, yours, type Source } from '../working/source'
 import type { HomeTest } from './home-test'
@@ -139,101 +139,56 @@ export function batchProblems(request: BatchRequest): Problem[] {
   const layered = request.fills.some(isLayered)
   return [
     ...(request.parts.length === 0 && request.extras.length > 0
-      ? [{ path: ['parts'], message: 'Extras alone make no mix: add a material by the part.' }]
+      ? [wrongAt(['parts'], 'onlyExtras')]
       : under('parts', recipeProblems(request.parts, request.materials))),
     ...(layered || request.lowerParts.length
       ? under('lowerParts', recipeProblems(request.lowerParts, request.materials))
       : []),
     ...under('extras', extraProblems(request.extras, request.materials)),
-    ...(request.fills.length ? [] : [{ path: ['fills'], message: 'Say what to fill: add a container.' }]),
+    ...(request.fills.length ? [] : [wrongAt(['fills'], 'nothingToFill')]),
     ...request.fills.flatMap((fill, index) =>
       under('fills', under(index, fillProblems(fill, request.materials))),
     ),
     ...under('allowances', [
-      ...within(['fill'], allowances.fill, 0.1, 1, 'Fill is above 0: 10 to 100 %.'),
-      ...within(['fillUnderCover'], allowances.fillUnderCover, 0.1, 1, 'Fill is above 0: 10 to 100 %.'),
-      ...within(
-        ['blockCompression'],
-        allowances.blockCompression,
-        1,
-        4,
-        'Blocks take 1 to 4 times their volume.',
-      ),
-      ...within(['mixingLossK'], allowances.mixingLossK, 0, 0.3, 'Mixing loses 0 to 30 %.'),
-      ...within(['spare'], allowances.spare, 0, 1, 'Spare is 0 to 100 %.'),
+      ...within(['fill'], allowances.fill, 0.1, 1, 'share'),
+      ...within(['fillUnderCover'], allowances.fillUnderCover, 0.1, 1, 'share'),
+      ...within(['blockCompression'], allowances.blockCompression, 1, 4),
+      ...within(['mixingLossK'], allowances.mixingLossK, 0, 0.3, 'share'),
+      ...within(['spare'], allowances.spare, 0, 1, 'share'),
     ]),
-    ...within(
-      ['scoop', 'volumeL'],
-      request.scoop.volumeL,
-      0.001,
-      200,
-      'A scoop holds more than 0: 1 mL to 200 L.',
-    ),
+    ...within(['scoop', 'volumeL'], request.scoop.volumeL, 0.001, 200, 'L'),
     ...(request.tubL === null ? [] : tubProblems(request.tubL, request.scoop)),
   ]
 }
 
 function tubProblems(tubL: number, scoop: Scoop): Problem[] {
   return tubL * STIRRABLE < scoop.volumeL
-    ? [
-        {
-          path: ['tubL'],
-          message:
-            'The tub is smaller than a scoop can be stirred in. Choose a larger tub or a smaller scoop.',
-        },
-      ]
-    : within(['tubL'], tubL, 0.1, 2000, 'A tub holds more than 0: 0.1 to 2000 L.')
+    ? [wrongAt(['tubL'], 'tubTooSmall')]
+    : within(['tubL'], tubL, 0.1, 2000, 'L')
 }
 
 function fillProblems(fill: Fill, materials: MaterialLibrary): Problem[] {
   const coverKnown = fill.coverMaterialId === COVER_IS_THE_MIX || materials.has(fill.coverMaterialId)
   const depth = fill.container.shape.depthMm
   return [
-    ...(Number.isInteger(fill.count) ? [] : [{ path: ['count'], message: 'Count whole containers.' }]),
-    ...within(['count'], fill.count, 1, 5000, 'Plan 1 to 5000 containers of a kind in one batch.'),
-    ...(fill.coverMm === 0
-      ? []
-      : within(
-          ['coverMm'],
-          fill.coverMm,
-          0.1,
-          depth / 2,
-          `A cover is at most half the depth: ${Math.floor(depth / 2)} mm.`,
-        )),
+    ...wholeWithin(['count'], fill.count, 1, 5000),
+    ...(fill.coverMm === 0 ? [] : within(['coverMm'], fill.coverMm, 0.1, depth / 2, 'mm')),
     ...(fill.cells == null
       ? []
-      : within(
-          ['cells'],
-          fill.cells,
-          0.001,
-          fill.count * fill.container.cells + 1e-6,
-          `There are ${fill.count * fill.container.cells} cells in all.`,
-        )),
+      : within(['cells'], fill.cells, 0.001, fill.count * fill.container.cells + 1e-6)),
     ...(fill.plants === null || fill.plants === undefined
       ? []
-      : wholeWithin(['plants'], fill.plants, 1, 200, 'One container holds 1 to 200 plants.')),
+      : wholeWithin(['plants'], fill.plants, 1, 200)),
     ...((fill.ballMl ?? 0) * (fill.plants ?? 1) > cellVolume(fill.container).value * MAX_BALLS
-      ? [
-          {
-            path: ['ballContainerId'],
-            message: 'Their root balls fill it already: pot up into something larger.',
-          },
-        ]
+      ? [wrongAt(['ballContainerId'], 'potUpLarger')]
       : []),
     ...(isLayered(fill) ? layerProblems(fill, fill.topMm) : []),
-    ...(coverKnown ? [] : [{ path: ['coverMaterialId'], message: 'This material is not known.' }]),
+    ...(coverKnown ? [] : [wrongAt(['coverMaterialId'], 'unknown', { what: 'material' })]),
   ]
 }
 
 function layerProblems({ container }: Fill, topMm: number): Problem[] {
-  if (container.kind === 'block')
-    return [{ path: ['topMm'], message: 'A block is pressed from one mix: it has no layers.' }]
+  if (container.kind === 'block') return [wrongAt(['topMm'], 'blockLayers')]
   const deepest = Math.floor(container.shape.depthMm * 0.7)
-  return within(
-    ['topMm'],
-    topMm,
-    5,
-    deepest,
-    `The top layer is 5 to ${deepest} mm deep here, so that some room is left below it.`,
-  )
+  return within(['topMm'], topMm, 5, deepest, 'mm')
 }

@@ -76,7 +76,7 @@ describe('a material', () => {
 
 describe('a recipe', () => {
   const wrong = (...list: [string, number][]) =>
-    recipeProblems(parts(...list), BUILT_IN).map(({ path, message }) => `${path.join('.')}: ${message}`)
+    recipeProblems(parts(...list), BUILT_IN).map(({ path, kind }) => `${path.join('.')}: ${kind}`)
   it('has a material at least, each once, of 0.001 to 1000 parts', () => {
     expect(wrong()).toHaveLength(1)
     expect([wrong(['coir', 0.001]), wrong(['coir', 1000])]).toEqual([[], []])
@@ -84,15 +84,13 @@ describe('a recipe', () => {
       '0.parts:',
       '0.parts:',
     ])
-    expect(wrong(['coir', 1], ['peat', 1], ['coir', 1])).toEqual([
-      '2.materialId: This material is already in the recipe.',
-    ])
-    expect(wrong(['peat', 1], ['moon', 1])).toEqual(['1.materialId: This material is not known.'])
+    expect(wrong(['coir', 1], ['peat', 1], ['coir', 1])).toEqual(['2.materialId: materialTwice'])
+    expect(wrong(['peat', 1], ['moon', 1])).toEqual(['1.materialId: unknown'])
     expect(
       wrong(['dolomite', 1])
         .concat(wrong([MATERIALS.find(({ kind }) => kind === 'amendment')!.id, 1]))
         .at(-1),
-    ).toContain('add it as an extra')
+    ).toContain('byTheGram')
   })
   it('has extras of 0.001 to 100 g a litre, of what is known', () => {
     const extra = (materialId: string, gPerL: number) =>
@@ -111,9 +109,7 @@ describe('a recipe', () => {
       ['1.gPerL'],
       ['1.materialId'],
     ])
-    expect(extraProblems([{ materialId: 'moon', gPerL: 1 }], BUILT_IN)[0]!.message).toBe(
-      'This material is not known.',
-    )
+    expect(extraProblems([{ materialId: 'moon', gPerL: 1 }], BUILT_IN)[0]!.kind).toBe('unknown')
   })
   it('moves a boundary by its step and leaves each a step', () => {
     const two = parts(['coir', 3], ['perlite', 1])
@@ -234,7 +230,7 @@ describe('a batch', () => {
   it('needs something to fill, and more than extras', () => {
     expect([wrong({ fills: [] }), wrong({ parts: [] })]).toEqual([['fills'], ['parts']])
     const extras = [{ materialId: 'rock-dust', gPerL: 1 }]
-    expect(batchProblems(request({ parts: [], extras }))[0]!.message).toContain('Extras alone')
+    expect(batchProblems(request({ parts: [], extras }))[0]!.kind).toBe('onlyExtras')
   })
   it('feels as it was said for a container, as peanut butter in blocks, else as the batch', () => {
     const batch = { feel: 'damp' as const }

@@ -1,6 +1,6 @@
 import { at as elementAt } from '../numeric/at'
 import { gaussLegendre } from '../numeric/gauss-legendre'
-import { under, within, type Problem } from '../problem'
+import { under, within, type Problem, wrongAt } from '../problem'
 import { derive, given, mean, type Figure } from '../working/figure'
 import { byDefault, yours } from '../working/source'
 import { waterOf, type Ingredient } from './ingredient'
@@ -58,43 +58,25 @@ export const MAX_RUNS = 12
 /** What is wrong with a run, each at its field. */
 export function runProblems({ volumeMl, heldMl, pouredMl, drainedMl }: TestRun): Problem[] {
   const each = [
-    ...within(['volumeMl'], volumeMl, 20, 50_000, 'Test in a container of 20 mL to 50 L.'),
-    ...within(['heldMl'], heldMl, 0, 50_000, 'Water it brought is 0 or more.'),
-    ...within(['pouredMl'], pouredMl, 1, 50_000, 'Some water is poured on: above 0.'),
-    ...within(['drainedMl'], drainedMl, 0, 50_000, 'What ran out is 0 or more.'),
+    ...within(['volumeMl'], volumeMl, 20, 50_000, 'mL'),
+    ...within(['heldMl'], heldMl, 0, 50_000, 'mL'),
+    ...within(['pouredMl'], pouredMl, 1, 50_000, 'mL'),
+    ...within(['drainedMl'], drainedMl, 0, 50_000, 'mL'),
   ]
   if (each.length) return each
   const pores = (heldMl + pouredMl) / volumeMl
-  if (pores > MAX_PORES)
-    return [
-      {
-        path: ['pouredMl'],
-        message:
-          'That is more water than the container holds beside the mix. Was it measured to the same line?',
-      },
-    ]
+  if (pores > MAX_PORES) return [wrongAt(['pouredMl'], 'pouredTooMuch')]
   if (pores < FEWEST_PORES)
-    return [
-      {
-        path: ['pouredMl'],
-        message: `Water takes only ${Math.round(pores * 100)} % of it: no mix has so few pores. Pour slowly until it stands at the line, and count the water the mix brought.`,
-      },
-    ]
-  if (drainedMl >= heldMl + pouredMl)
-    return [
-      {
-        path: ['drainedMl'],
-        message: 'As much ran out as was in it: some stays in every mix. Measure again.',
-      },
-    ]
+    return [wrongAt(['pouredMl'], 'pouredTooLittle', { percent: Math.round(pores * 100) })]
+  if (drainedMl >= heldMl + pouredMl) return [wrongAt(['drainedMl'], 'drainedAll')]
   return []
 }
 
 export function homeTestProblems({ depthMm, runs }: HomeTest): Problem[] {
   return [
-    ...within(['depthMm'], depthMm, 10, 600, 'The mix stands 1 to 60 cm deep.'),
-    ...(runs.length ? [] : [{ path: ['runs'], message: 'Keep at least one run.' }]),
-    ...(runs.length > MAX_RUNS ? [{ path: ['runs'], message: `A test has at most ${MAX_RUNS} runs.` }] : []),
+    ...within(['depthMm'], depthMm, 10, 600, 'mm'),
+    ...(runs.length ? [] : [wrongAt(['runs'], 'noRun')]),
+    ...(runs.length > MAX_RUNS ? [wrongAt(['runs'], 'tooManyRuns', { most: MAX_RUNS })] : []),
     ...runs.flatMap((run, i) => under('runs', under(i, runProblems(run)))),
   ]
 }

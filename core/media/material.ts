@@ -1,6 +1,6 @@
 import type { Catalogue, Sourced } from '../catalogue'
 import type { CautionId } from '../cautions/caution'
-import { within, type Problem } from '../problem'
+import { within, type Problem, wrongAt } from '../problem'
 import type { CoirYield } from './hydration'
 import { fitError } from './retention'
 import type { Source } from '../working/source'
@@ -117,43 +117,23 @@ export function materialIn(library: MaterialLibrary, id: string): Material {
 /** What is wrong with a material's figures, each at its field. */
 export function materialProblems(figures: MaterialFigures): Problem[] {
   const { theta0, theta10, theta50, theta100 } = figures
-  const fraction = (key: MaterialFigure) =>
-    within([key], figures[key], 0, 1, 'A fraction lies between 0 and 100 %.')
+  const fraction = (key: MaterialFigure) => within([key], figures[key], 0, 1, 'share')
   const falls = (key: MaterialFigure, value: number, before: number, beforeText: string): Problem[] =>
-    value > before
-      ? [
-          {
-            path: [key],
-            message: `A drier material holds less: this must not be above the water at ${beforeText}.`,
-          },
-        ]
-      : []
+    value > before ? [wrongAt([key], 'holdsMoreDrier', { suction: beforeText })] : []
   return [
-    ...within(['theta0'], theta0, 0.1, 0.99, 'Pores take up 10 to 99 % of the volume.'),
+    ...within(['theta0'], theta0, 0.1, 0.99, 'share'),
     ...(
       ['theta10', 'theta50', 'theta100', 'organic', 'mineralised', 'bufferWeight', 'coarse'] as const
     ).flatMap(fraction),
     ...falls('theta10', theta10, theta0, '0 kPa'),
     ...falls('theta50', theta50, theta10, '1 kPa'),
     ...falls('theta100', theta100, theta50, '5 kPa'),
-    ...within(
-      ['dryBulkDensityGPerL'],
-      figures.dryBulkDensityGPerL,
-      5,
-      2700,
-      'A dry bulk density lies between 5 and 2700 g/L.',
-    ),
-    ...within(['ph'], figures.ph, 2, 12, 'A pH lies between 2 and 12.'),
-    ...within(['smeEcMsPerCm'], figures.smeEcMsPerCm, 0, 20, 'Salts lie between 0 and 20 mS/cm.'),
-    ...within(
-      ['nitrogenPercent'],
-      figures.nitrogenPercent,
-      0,
-      30,
-      'Nitrogen lies between 0 and 30 % of dry mass.',
-    ),
-    ...within(['settling'], figures.settling, 0, 0.5, 'Settling lies between 0 and 50 %.'),
-    ...within(['moisture'], figures.moisture, 0, 0.9, 'Water as bought is 0 to 90 % of the weight.'),
+    ...within(['dryBulkDensityGPerL'], figures.dryBulkDensityGPerL, 5, 2700, 'g/L'),
+    ...within(['ph'], figures.ph, 2, 12),
+    ...within(['smeEcMsPerCm'], figures.smeEcMsPerCm, 0, 20, 'mS/cm'),
+    ...within(['nitrogenPercent'], figures.nitrogenPercent, 0, 30, '%'),
+    ...within(['settling'], figures.settling, 0, 0.5, 'share'),
+    ...within(['moisture'], figures.moisture, 0, 0.9, 'share'),
     ...curveProblems(figures),
   ]
 }
@@ -174,18 +154,16 @@ function curveProblems({
   // A solid takes its room: dry weight over the density of its grains (EN 13041).
   const solid = dryBulkDensityGPerL * (organic / 1550 + (1 - organic) / 2650)
   return [
-    ...(falls && theta0 === theta100
-      ? [{ path: ['theta10'], message: 'Nothing drains from this: look at the four points again.' }]
-      : []),
+    ...(falls && theta0 === theta100 ? [wrongAt(['theta10'], 'nothingDrains')] : []),
     ...(falls && fitError([theta0, theta10, theta50, theta100]) > FIT_NONSENSE
-      ? [{ path: ['theta50'], message: 'No curve of a growing medium goes through these four points.' }]
+      ? [wrongAt(['theta50'], 'noCurve')]
       : []),
     ...(theta0 + solid > 1.15
       ? [
-          {
-            path: ['theta0'],
-            message: `With ${Math.round(dryBulkDensityGPerL)} g of solids in a litre there is room for about ${Math.max(1, Math.round((1 - solid) * 100))} % of pores.`,
-          },
+          wrongAt(['theta0'], 'poresTooMany', {
+            g: Math.round(dryBulkDensityGPerL),
+            percent: Math.max(1, Math.round((1 - solid) * 100)),
+          }),
         ]
       : []),
   ]

@@ -1,5 +1,5 @@
 import type { MaterialLibrary } from './material'
-import type { Problem } from '../problem'
+import { wrongAt, type Problem } from '../problem'
 import { within } from '../problem'
 
 /** One line of a recipe: so many parts, by loose volume, of a material. */
@@ -40,10 +40,8 @@ export type Preparation = (typeof PREPARATIONS)[number]
  */
 export function extraProblems(extras: readonly Extra[], library: MaterialLibrary): Problem[] {
   return extras.flatMap(({ materialId, gPerL }, index) => [
-    ...(library.has(materialId)
-      ? []
-      : [{ path: [index, 'materialId'], message: 'This material is not known.' }]),
-    ...within([index, 'gPerL'], gPerL, 0.001, 100, 'Extras are above 0: 0.001 to 100 g a litre.'),
+    ...(library.has(materialId) ? [] : [wrongAt([index, 'materialId'], 'unknown', { what: 'material' })]),
+    ...within([index, 'gPerL'], gPerL, 0.001, 100, 'g/L'),
   ])
 }
 
@@ -53,24 +51,24 @@ export function extraProblems(extras: readonly Extra[], library: MaterialLibrary
  * @example recipeProblems([{ materialId: 'coir', parts: 3 }], BUILT_IN) // []
  */
 export function recipeProblems(parts: readonly Part[], library: MaterialLibrary): Problem[] {
-  if (parts.length === 0) return [{ path: [], message: 'A recipe needs at least one material.' }]
+  if (parts.length === 0) return [wrongAt([], 'noMaterial')]
   const seen = new Set<string>()
   return parts.flatMap(({ materialId, parts: amount }, index) => {
     const twice = seen.has(materialId)
     seen.add(materialId)
     return [
-      ...within([index, 'parts'], amount, 0.001, 1000, 'Parts must be above 0: 0.001 to 1000.'),
+      ...within([index, 'parts'], amount, 0.001, 1000),
       ...(library.get(materialId)?.kind === 'medium'
         ? []
         : [
             {
               path: [index, 'materialId'],
-              message: library.has(materialId)
-                ? 'This is dosed by the gram: add it as an extra.'
-                : 'This material is not known.',
+              ...(library.has(materialId)
+                ? { kind: 'byTheGram' as const }
+                : { kind: 'unknown' as const, values: { what: 'material' } }),
             },
           ]),
-      ...(twice ? [{ path: [index, 'materialId'], message: 'This material is already in the recipe.' }] : []),
+      ...(twice ? [wrongAt([index, 'materialId'], 'materialTwice')] : []),
     ]
   })
 }

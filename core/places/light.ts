@@ -1,5 +1,5 @@
 import { first } from '../numeric/at'
-import { within, type Problem } from '../problem'
+import { refuse, within, type Problem } from '../problem'
 import { derive, given, type Figure } from '../working/figure'
 import { handbook, practice, standard, yours } from '../working/source'
 
@@ -56,9 +56,9 @@ export interface Lamp {
 
 /** What is wrong with a lamp (µmol/m²/s at a distance in cm, radius in cm), each at its field. */
 export const lampProblems = ({ ppfd, atCm, radiusCm }: Lamp): Problem[] => [
-  ...within(['ppfd'], ppfd, 1, 3000, 'A lamp gives 1 to 3000 µmol/m²/s.'),
-  ...within(['atCm'], atCm, 1, 300, 'A lamp hangs 1 to 300 cm high.'),
-  ...within(['radiusCm'], radiusCm, 0, 300, 'Half the width of a lamp is 0 to 300 cm.'),
+  ...within(['ppfd'], ppfd, 1, 3000, 'µmol/m²/s'),
+  ...within(['atCm'], atCm, 1, 300, 'cm'),
+  ...within(['radiusCm'], radiusCm, 0, 300, 'cm'),
 ]
 
 const MEASURED = yours('the lamp’s sheet, or a meter')
@@ -70,11 +70,7 @@ const MEASURED = yours('the lamp’s sheet, or a meter')
  * @throws RangeError naming the field
  */
 export function ppfdAt(lamp: Lamp, heightCm: number): Figure {
-  const [problem] = [
-    ...lampProblems(lamp),
-    ...within(['heightCm'], heightCm, 1, 300, 'A height of 1 to 300 cm.'),
-  ]
-  if (problem) throw new RangeError(`${problem.path.join('.')}: ${problem.message}`)
+  refuse([...lampProblems(lamp), ...within(['heightCm'], heightCm, 1, 300, 'cm')])
   return derive(
     'Light at the leaves',
     'µmol/m²/s',

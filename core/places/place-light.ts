@@ -1,5 +1,5 @@
 import { present } from '../present'
-import { under, within, wholeWithin, type Problem } from '../problem'
+import { under, within, wholeWithin, type Problem, wrongAt } from '../problem'
 import { derive, given, type Figure } from '../working/figure'
 import { yours } from '../working/source'
 import { dailyLight, lampProblems, LIGHT_WANTED, ppfdAt, type Lamp } from './light'
@@ -22,12 +22,12 @@ export const placeLightProblems = ({ kindId, count, heightCm, measured }: PlaceL
   ...(kindId === MEASURED_LIGHT
     ? measured
       ? under('measured', lampProblems(measured))
-      : [{ path: ['measured'], message: 'Say what the lamp gives, by its sheet or a meter.' }]
+      : [wrongAt(['measured'], 'lampUnmeasured')]
     : [...LAMP_KINDS, ...DAYLIGHT_KINDS].some(({ id }) => id === kindId)
       ? []
-      : [{ path: ['kindId'], message: 'This light is not known.' }]),
-  ...wholeWithin(['count'], count, 1, 200, 'Count 1 to 200 lamps.'),
-  ...(heightCm === null ? [] : within(['heightCm'], heightCm, 1, 300, 'A lamp hangs 1 to 300 cm high.')),
+      : [wrongAt(['kindId'], 'unknown', { what: 'light' })]),
+  ...wholeWithin(['count'], count, 1, 200),
+  ...(heightCm === null ? [] : within(['heightCm'], heightCm, 1, 300, 'cm')),
 ]
 
 /** Whether the light is a lamp's, which burns by the clock and hangs at a height. */

@@ -1,4 +1,4 @@
-import { under, within, type Problem } from '../problem'
+import { under, within, type Problem, wrongAt } from '../problem'
 import { COVERS, placeKindById, PLACE_KINDS, type Cover, type PlaceKindId } from './place-kinds'
 import { placeLightProblems, type PlaceLight } from './place-light'
 
@@ -76,37 +76,21 @@ export function mixWarmth(place: Place, wantedC: number | null): number {
 export function placesProblems(places: readonly Place[]): Problem[] {
   return places.flatMap((place, i) =>
     under(i, [
-      ...(place.name.trim() ? [] : [{ path: ['name'], message: 'Give the place a name.' }]),
+      ...(place.name.trim() ? [] : [wrongAt(['name'], 'nameMissing')]),
       ...(places.some(({ id, name }, j) => j < i && (id === place.id || same(name, place.name)))
-        ? [{ path: ['name'], message: 'Two places have that name.' }]
+        ? [wrongAt(['name'], 'nameTwice')]
         : []),
-      ...(place.flats === null
-        ? []
-        : within(['flats'], place.flats, 0, 2000, 'A place holds 0 to 2000 flats.')),
-      ...within(['dayC'], place.dayC, -10, 45, 'Air of −10 to 45 °C.'),
-      ...within(['nightC'], place.nightC, -20, 40, 'Nights of −20 to 40 °C.'),
-      ...(place.nightC > place.dayC
-        ? [{ path: ['nightC'], message: 'Nights are no warmer than days.' }]
-        : []),
-      ...(place.heatC === null
-        ? []
-        : within(['heatC'], place.heatC, 5, 40, 'A mix is kept between 5 and 40 °C.')),
-      ...(place.humidity == null
-        ? []
-        : within(['humidity'], place.humidity, 0.05, 1, 'Air holds 5 to 100 % of the vapour it could.')),
-      ...(place.reservoirL == null
-        ? []
-        : within(
-            ['reservoirL'],
-            place.reservoirL,
-            0,
-            500,
-            'A reservoir holds 0 to 500 L; 0 for a mat alone.',
-          )),
-      ...(COVERS.includes(place.cover) ? [] : [{ path: ['cover'], message: 'This cover is not known.' }]),
+      ...(place.flats === null ? [] : within(['flats'], place.flats, 0, 2000)),
+      ...within(['dayC'], place.dayC, -10, 45, '°C'),
+      ...within(['nightC'], place.nightC, -20, 40, '°C'),
+      ...(place.nightC > place.dayC ? [wrongAt(['nightC'], 'nightsWarmer')] : []),
+      ...(place.heatC === null ? [] : within(['heatC'], place.heatC, 5, 40, '°C')),
+      ...(place.humidity == null ? [] : within(['humidity'], place.humidity, 0.05, 1, 'share')),
+      ...(place.reservoirL == null ? [] : within(['reservoirL'], place.reservoirL, 0, 500, 'L')),
+      ...(COVERS.includes(place.cover) ? [] : [wrongAt(['cover'], 'unknown', { what: 'cover' })]),
       ...(PLACE_KINDS.some(({ id }) => id === place.kind)
         ? []
-        : [{ path: ['kind'], message: 'This kind of place is not known.' }]),
+        : [wrongAt(['kind'], 'unknown', { what: 'kind of place' })]),
       ...(place.light ? under('light', placeLightProblems(place.light)) : []),
     ]),
   )

@@ -6,11 +6,17 @@ export interface Sample {
   readonly value: number
 }
 
-/** Why a device is doubted, and what to do about it. */
-export interface Doubt {
-  readonly kind: 'silent' | 'out of range' | 'stuck' | 'jumps'
-  readonly message: string
-}
+/** Why a device is doubted. */
+export type Doubt =
+  | { readonly kind: 'silent'; readonly pauseMs: number }
+  | { readonly kind: 'out of range'; readonly value: number; readonly quantity: Quantity }
+  | {
+      readonly kind: 'jumps'
+      readonly times: number
+      readonly perMinute: number
+      readonly quantity: Quantity
+    }
+  | { readonly kind: 'stuck'; readonly value: number; readonly forMs: number; readonly quantity: Quantity }
 
 /** How fast each can change in a minute where nobody carries the probe about [dflt, common practice]; null: at once. */
 const FASTEST_PER_MINUTE: Readonly<Record<Quantity, number | null>> = {
@@ -45,18 +51,15 @@ const POSSIBLE: Readonly<Record<Quantity, readonly [from: number, to: number]>> 
 }
 
 /**
- * Why a value is no reading of a quantity at all; null where it can be one.
+ * Whether a value can be a reading of a quantity at all.
  *
  * @param value in the unit the quantity is kept in
- * @example impossible('acidity', 6.2) // null
- * @example impossible('temperature', -300)?.includes('cannot be') // true
+ * @example canBe('acidity', 6.2) // true
+ * @example canBe('temperature', -300) // false
  */
-export function impossible(quantity: Quantity, value: number): string | null {
+export function canBe(quantity: Quantity, value: number): boolean {
   const [from, to] = POSSIBLE[quantity]
-  const { name, unit } = QUANTITIES[quantity]
   return value >= from && value <= to
-    ? null
-    : `${name} of ${round(value)} ${unit} cannot be. Look at the probe and its cable.`
 }
 
 /**
@@ -67,18 +70,11 @@ export function impossible(quantity: Quantity, value: number): string | null {
 export function doubtOf(quantity: Quantity, samples: readonly Sample[], nowMs: number): Doubt | null {
   const last = samples.at(-1)
   if (!last) return null
-  const { from, to, unit, name } = QUANTITIES[quantity]
+  const { from, to } = QUANTITIES[quantity]
   const pause = nowMs - last.atMs
   if (pause > Math.max(SILENT_AT_LEAST_MS, 10 * usualPauseMs(samples)))
-    return {
-      kind: 'silent',
-      message: `Nothing heard for ${spoken(pause)}. Look at its battery and its gateway; until then type what you read yourself.`,
-    }
-  if (last.value < from || last.value > to)
-    return {
-      kind: 'out of range',
-      message: `${name} of ${round(last.value)} ${unit} cannot be: it measures ${from} to ${to}. Look at its cable; it is left out.`,
-    }
+    return { kind: 'silent', pauseMs: pause }
+  if (last.value < from || last.value > to) return { kind: 'out of range', value: last.value, quantity }
   const fastest = FASTEST_PER_MINUTE[quantity]
   if (fastest !== null) {
     const lately = samples.filter(({ atMs }) => atMs > last.atMs - LATELY_MS)
@@ -88,24 +84,15 @@ export function doubtOf(quantity: Quantity, samples: readonly Sample[], nowMs: n
       const minutes = Math.max(1, (one.atMs - before.atMs) / 60_000)
       return Math.abs(one.value - before.value) > fastest * minutes
     }).length
-    if (jumps >= JUMPS)
-      return {
-        kind: 'jumps',
-        message: `It jumps: ${jumps} times in half an hour by more than ${fastest} ${unit} a minute. Its plug may be wet or loose; it is left out.`,
-      }
+    if (jumps >= JUMPS) return { kind: 'jumps', times: jumps, perMinute: fastest, quantity }
   }
   if (FLICKERS.includes(quantity)) {
     const same = samples.slice(samples.findLastIndex(({ value }) => value !== last.value) + 1)
     if (same.length >= STUCK_READINGS && last.atMs - first(same).atMs >= STUCK_MS)
-      return {
-        kind: 'stuck',
-        message: `It has said ${round(last.value)} ${unit} for ${spoken(last.atMs - first(same).atMs)}, to the last digit. It may be stuck: warm it in your hand and look; until then it is left out.`,
-      }
+      return { kind: 'stuck', value: last.value, forMs: last.atMs - first(same).atMs, quantity }
   }
   return null
 }
-
-const round = (value: number) => Math.round(value * 100) / 100
 
 function usualPauseMs(samples: readonly Sample[]): number {
   const pauses = samples.slice(1).map(({ atMs }, i) => atMs - elementAt(samples, i).atMs)
@@ -115,13 +102,6 @@ function usualPauseMs(samples: readonly Sample[]): number {
         Math.floor(pauses.length / 2),
       )
     : 0
-}
-
-function spoken(ms: number): string {
-  const minutes = Math.round(ms / 60_000)
-  if (minutes < 90) return `${minutes} minutes`
-  const hours = Math.round(minutes / 60)
-  return hours < 48 ? `${hours} hours` : `${Math.round(hours / 24)} days`
 }
 
 /** Grams within which a pan stands still, and for how long [dflt: a kitchen scale is ± 1 g]. */

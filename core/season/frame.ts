@@ -1,4 +1,4 @@
-import { under, within, type Problem } from '../problem'
+import { under, within, type Problem, wrongAt } from '../problem'
 import type { FeedingMethod } from '../feed/programme'
 import { isDay } from '../calendar/day'
 import { frostProblems, type Frosts } from '../calendar/frost'
@@ -29,19 +29,17 @@ export const fillHabitOf = ({ fillHabit }: Pick<SeasonFrame, 'fillHabit'>) => fi
 export function frameProblems(frame: SeasonFrame): Problem[] {
   const days = (['lastFrost', 'firstFrost'] as const).flatMap((key) => {
     const day = frame[key]
-    return day === null || isDay(day) ? [] : [{ path: [key], message: 'This is not a calendar day.' }]
+    return day === null || isDay(day) ? [] : [wrongAt([key], 'notADay')]
   })
   return [
     ...(days.length ? days : frostProblems(frame)),
-    ...(frame.places.length ? [] : [{ path: ['places'], message: 'Name a place where trays stand.' }]),
+    ...(frame.places.length ? [] : [wrongAt(['places'], 'noPlace')]),
     ...under('places', placesProblems(frame.places)),
-    ...within(['tubL'], frame.tubL, 1, 2000, 'A tub holds 1 to 2000 L.'),
-    ...(frame.shareDays == null
-      ? []
-      : within(['shareDays'], frame.shareDays, 0, 14, 'Sowings 0 to 14 days apart can share a tray.')),
-    ...within(['canL'], frame.canL, 0.1, 1000, 'A can holds 0.1 to 1000 L.'),
+    ...within(['tubL'], frame.tubL, 1, 2000, 'L'),
+    ...(frame.shareDays == null ? [] : within(['shareDays'], frame.shareDays, 0, 14, 'days')),
+    ...within(['canL'], frame.canL, 0.1, 1000, 'L'),
     ...(LIGHT_METHODS.some(({ id }) => id === frame.lightMethod)
       ? []
-      : [{ path: ['lightMethod'], message: 'This method is not known.' }]),
+      : [wrongAt(['lightMethod'], 'unknown', { what: 'method' })]),
   ]
 }

@@ -125,29 +125,17 @@ export function cropProblems(
 ): Problem[] {
   const [low, high] = crop.weeks
   return [
-    ...within(['weeks', 0], low, 1, 52, 'Weeks before planting out are 1 to 52.'),
-    ...within(
-      ['weeks', 1],
-      high,
-      Math.max(1, low),
-      52,
-      'The later week comes after the earlier, at most 52.',
-    ),
-    ...within(
-      ['outAfterFrostWeeks'],
-      crop.outAfterFrostWeeks,
-      -20,
-      20,
-      'At most 20 weeks before or after the frost.',
-    ),
-    ...within(['depthMm'], crop.depthMm, 0, 100, 'Seed is sown 0 to 100 mm deep.'),
-    ...within(['warmthC'], crop.warmthC, 5, 40, 'A mix is kept between 5 and 40 °C.'),
-    ...within(['emergence', 'factor'], crop.emergence.factor, 0.2, 10, 'A pace of 0.2 to 10 times.'),
-    ...wholeWithin(['seedsPerCell'], crop.seedsPerCell, 1, 50, 'A cell takes 1 to 50 whole seeds.'),
-    ...within(['lowestNightC'], crop.lowestNightC, -30, 25, 'A night between −30 and 25 °C.'),
-    ...within(['germination'], crop.germination, 0.01, 1, 'Germination is above 0: 1 to 100 %.'),
+    ...within(['weeks', 0], low, 1, 52, 'weeks'),
+    ...within(['weeks', 1], high, Math.max(1, low), 52, 'weeks'),
+    ...within(['outAfterFrostWeeks'], crop.outAfterFrostWeeks, -20, 20, 'weeks'),
+    ...within(['depthMm'], crop.depthMm, 0, 100, 'mm'),
+    ...within(['warmthC'], crop.warmthC, 5, 40, '°C'),
+    ...within(['emergence', 'factor'], crop.emergence.factor, 0.2, 10),
+    ...wholeWithin(['seedsPerCell'], crop.seedsPerCell, 1, 50),
+    ...within(['lowestNightC'], crop.lowestNightC, -30, 25, '°C'),
+    ...within(['germination'], crop.germination, 0.01, 1, 'share'),
     ...(crop.weeksBeforeFrost === null
       ? []
-      : within(['weeksBeforeFrost'], crop.weeksBeforeFrost, 0, 40, 'At most 40 weeks before the frost.')),
+      : within(['weeksBeforeFrost'], crop.weeksBeforeFrost, 0, 40, 'weeks')),
   ]
 }

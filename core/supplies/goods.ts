@@ -3,7 +3,7 @@ import { density, type Feed } from '../feed/feed'
 import { COIR_EXPANSION_L_PER_KG, loosenedPeat } from '../media/hydration'
 import type { Material, Pack } from '../media/material'
 import { densityAsBought } from '../media/moisture'
-import { within, type Problem } from '../problem'
+import { within, type Problem, type Wrong, wrongAt } from '../problem'
 import { inFigures, parseNumber } from '../units/parse'
 import { derive, given, type Figure } from '../working/figure'
 import { byDefault, yours } from '../working/source'
@@ -42,11 +42,9 @@ export const comesPressed = (goods: Goods) =>
 export function packProblems({ measure, amount }: PackSize, goods: Goods): Problem[] {
   return [
     ...(measure === 'mass'
-      ? within(['amount'], amount, 0.1, 1_000_000, 'A pack weighs more than 0: 0.1 g to 1000 kg.')
-      : within(['amount'], amount, 0.001, 5000, 'A pack holds more than 0: 1 mL to 5000 L.')),
-    ...(measure === 'pressed' && !comesPressed(goods)
-      ? [{ path: ['measure'], message: 'Only peat is sold by its pressed volume.' }]
-      : []),
+      ? within(['amount'], amount, 0.1, 1_000_000, 'g')
+      : within(['amount'], amount, 0.001, 5000, 'L')),
+    ...(measure === 'pressed' && !comesPressed(goods) ? [wrongAt(['measure'], 'onlyPeatPressed')] : []),
   ]
 }
 
@@ -120,7 +118,7 @@ const SAME: Readonly<Record<string, string>> = { disk: 'disc', sack: 'bag' }
 export function packsSaid(
   text: string,
   material: Material,
-): { amount: number } | { message: string } | undefined {
+): { amount: number } | Wrong<'noSuchPack' | 'whichPack' | 'noCount'> | undefined {
   const [, said, word] = PACK_WORD.exec(inFigures(text.trim())) ?? []
   if (!word) return undefined
   const count = said ? parseNumber(said) : 1
@@ -131,9 +129,9 @@ export function packsSaid(
     ({ name }) => wanted === 'pack' || new RegExp(`\\b${wanted}`, 'i').test(name),
   )
   const names = material.packs.map(({ name }) => name).join(', ')
-  if (called.length === 0) return { message: `It comes in ${names}; a ${wanted} of it is not known.` }
+  if (called.length === 0) return { kind: 'noSuchPack', values: { names, wanted } }
   if (called.length > 1)
-    return { message: `Which ${wanted}: ${called.map(({ name }) => name).join(' or ')}? Say it in litres.` }
-  if (count === undefined) return { message: `'${said}' is not a number of ${wanted}s.` }
+    return { kind: 'whichPack', values: { wanted, names: called.map(({ name }) => name).join(' or ') } }
+  if (count === undefined) return { kind: 'noCount', values: { said: said ?? '', wanted } }
   return { amount: count * packHolds(packSize(first(called)), goods).value }
 }

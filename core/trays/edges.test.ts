@@ -244,7 +244,10 @@ describe('what is told of a tray', () => {
     [0, 1, 2, 3].map((cell) => [cell, 2]),
   )
   const stands = (...changes: DatedChange[]) => standsAfter(layout, [sown, ...changes])
-  const messages = (...changes: DatedChange[]) => stands(...changes).problems.map(({ message }) => message)
+  const messages = (...changes: DatedChange[]) =>
+    stands(...changes).problems.map(({ wrong: { kind, values } }) =>
+      [kind, ...Object.values(values ?? {})].join(' '),
+    )
 
   it('counts what is in cells, or what was said of all of them', () => {
     expect(
@@ -271,7 +274,7 @@ describe('what is told of a tray', () => {
   })
   it('as many can be up as were sown, and not fewer than were taken out', () => {
     expect(messages(told('up', 5, [[0, 2]]))).toEqual([])
-    expect(messages(told('up', 5, [[0, 3]]))).toEqual(['Row 1, cell 1: 3 cannot be up of 2 that were sown.'])
+    expect(messages(told('up', 5, [[0, 3]]))).toEqual(['cellMoreUp Row 1, cell 1 3 2'])
     const up = told('up', 5, [
       [0, 2],
       [1, 1],
@@ -279,19 +282,17 @@ describe('what is told of a tray', () => {
     const thinned = told('thinned', 6, [[0, 1]])
     const lost = told('lost', 7, [[0, 1]])
     expect(messages(up, thinned, lost, told('up', 8, [[0, 2]]))).toEqual([])
-    expect(messages(up, thinned, lost, told('up', 8, [[0, 1]]))).toEqual([
-      'Row 1, cell 1: 2 were taken out of it already; 1 are too few.',
-    ])
+    expect(messages(up, thinned, lost, told('up', 8, [[0, 1]]))).toEqual(['cellFewerUp Row 1, cell 1 2 1'])
     expect(messages(up, told('given', 6, [[0, 1]]), thinned, told('up', 8, [[0, 1]]))).toEqual([
-      'Row 1, cell 1: 2 were taken out of it already; 1 are too few.',
+      'cellFewerUp Row 1, cell 1 2 1',
     ])
     expect(messages(told('up', 5, [], 3), told('lost', 6, [], 2), told('up', 7, [], 2))).toEqual([])
     expect(messages(told('up', 5, [], 3), told('lost', 6, [], 2), told('up', 7, [], 1))).toEqual([
-      '2 of leek A were taken out already; so few cannot have come up.',
+      'fewerUp 2 leek A',
     ])
     expect(messages(told('up', 5, [], 8))).toEqual([])
-    expect(messages(told('up', 5, [], 9))).toEqual(['9 cannot be up of 8 that were sown.'])
-    expect(messages(told('up', 5, [], 1, 'C'))).toEqual(['beet C is not sown in this tray yet.'])
+    expect(messages(told('up', 5, [], 9))).toEqual(['moreUp 9 8'])
+    expect(messages(told('up', 5, [], 1, 'C'))).toEqual(['groupNotSown beet C'])
   })
   it('as many leave as stand, in a cell and in all', () => {
     const up = told('up', 5, [
@@ -299,15 +300,11 @@ describe('what is told of a tray', () => {
       [1, 1],
     ])
     expect(messages(up, told('out', 6, [[0, 1]]))).toEqual([])
-    expect(messages(up, told('out', 6, [[0, 2]]))).toEqual([
-      'Row 1, cell 1: only 1 there, so 2 cannot leave.',
-    ])
+    expect(messages(up, told('out', 6, [[0, 2]]))).toEqual(['cellMoreLeave Row 1, cell 1 1 2'])
     expect(messages(up, told('out', 6, [], 2))).toEqual([])
-    expect(messages(up, told('out', 6, [], 3))).toEqual(['Only 2 of leek A there, so 3 cannot leave.'])
-    expect(messages(told('up', 5, [[0, 1]]), told('out', 6, [], 2))).toEqual([
-      'Only 1 of leek A there, so 2 cannot leave.',
-    ])
-    expect(messages(up, told('lost', 6, [[0, 1]], 2))).toEqual(['Only 2 of leek A there, so 3 cannot leave.'])
+    expect(messages(up, told('out', 6, [], 3))).toEqual(['moreLeave 2 leek A 3'])
+    expect(messages(told('up', 5, [[0, 1]]), told('out', 6, [], 2))).toEqual(['moreLeave 1 leek A 2'])
+    expect(messages(up, told('lost', 6, [[0, 1]], 2))).toEqual(['moreLeave 2 leek A 3'])
   })
   it('what was counted without cells stands beside cells that were tapped, the larger of both', () => {
     const both = (count: number, tapped: number) =>

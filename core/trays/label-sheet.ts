@@ -1,4 +1,4 @@
-import { wholeWithin, within, type Problem } from '../problem'
+import { wholeWithin, within, type Problem, wrongAt } from '../problem'
 
 /** Labels on a sheet of paper, mm, by its own dimensions. */
 export interface LabelSheet {
@@ -61,40 +61,36 @@ export const LABEL_SIZES: Record<LabelKind, readonly [width: number, height: num
 
 /** What is wrong with a sheet, each at its field. */
 export function sheetProblems(sheet: LabelSheet): Problem[] {
-  const measure = (field: keyof LabelSheet, low: number, high: number, message: string) =>
-    within([field], sheet[field], low, high, message)
+  const measure = (field: keyof LabelSheet, low: number, high: number) =>
+    within([field], sheet[field], low, high, 'mm')
   const wide = sheet.leftMm + sheet.columns * sheet.labelWidthMm + (sheet.columns - 1) * sheet.gapXMm
   const high = sheet.topMm + sheet.rows * sheet.labelHeightMm + (sheet.rows - 1) * sheet.gapYMm
   const problems = [
-    ...measure('pageWidthMm', 50, 450, 'Paper is 50 to 450 mm wide.'),
-    ...measure('pageHeightMm', 50, 450, 'Paper is 50 to 450 mm high.'),
-    ...measure('labelWidthMm', 20, 300, 'A label is 20 to 300 mm wide.'),
-    ...measure('labelHeightMm', 8, 300, 'A label is 8 to 300 mm high.'),
-    ...wholeWithin(['columns'], sheet.columns, 1, 20, '1 to 20 labels lie side by side.'),
-    ...wholeWithin(['rows'], sheet.rows, 1, 60, '1 to 60 labels lie below each other.'),
-    ...measure('leftMm', 0, 200, 'The first label lies 0 to 200 mm from the left edge.'),
-    ...measure('topMm', 0, 200, 'The first label lies 0 to 200 mm from the top edge.'),
-    ...measure('gapXMm', 0, 50, 'Between labels lie 0 to 50 mm.'),
-    ...measure('gapYMm', 0, 50, 'Between labels lie 0 to 50 mm.'),
+    ...measure('pageWidthMm', 50, 450),
+    ...measure('pageHeightMm', 50, 450),
+    ...measure('labelWidthMm', 20, 300),
+    ...measure('labelHeightMm', 8, 300),
+    ...wholeWithin(['columns'], sheet.columns, 1, 20),
+    ...wholeWithin(['rows'], sheet.rows, 1, 60),
+    ...measure('leftMm', 0, 200),
+    ...measure('topMm', 0, 200),
+    ...measure('gapXMm', 0, 50),
+    ...measure('gapYMm', 0, 50),
   ]
   if (problems.length) return problems
   const over = (mm: number) => Math.round(mm * 10) / 10
   return [
     ...(wide > sheet.pageWidthMm + 0.05
       ? [
-          {
-            path: ['columns'],
-            message: `${sheet.columns} side by side reach ${over(wide)} mm; the paper is ${sheet.pageWidthMm} mm wide.`,
-          },
+          wrongAt(['columns'], 'sheetTooWide', {
+            n: sheet.columns,
+            reach: over(wide),
+            paper: sheet.pageWidthMm,
+          }),
         ]
       : []),
     ...(high > sheet.pageHeightMm + 0.05
-      ? [
-          {
-            path: ['rows'],
-            message: `${sheet.rows} below each other reach ${over(high)} mm; the paper is ${sheet.pageHeightMm} mm high.`,
-          },
-        ]
+      ? [wrongAt(['rows'], 'sheetTooHigh', { n: sheet.rows, reach: over(high), paper: sheet.pageHeightMm })]
       : []),
   ]
 }

@@ -62,7 +62,8 @@ describe('a sheet of labels', () => {
     expect(sheetProblems(sheet)).toEqual([])
     expect(sheetProblems({ ...sheet, gapXMm: 1 })[0]).toMatchObject({
       path: ['columns'],
-      message: '3 side by side reach 212 mm; the paper is 210 mm wide.',
+      kind: 'sheetTooWide',
+      values: { n: 3, reach: 212, paper: 210 },
     })
     expect(sheetProblems({ ...sheet, topMm: 3 })[0]!.path).toEqual(['rows'])
     for (const kind of LABEL_KINDS)

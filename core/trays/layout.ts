@@ -1,6 +1,6 @@
 import { present } from '../present'
 import { at as elementAt, first as firstOf } from '../numeric/at'
-import { wholeWithin, type Problem } from '../problem'
+import { wholeWithin, type Problem, wrongAt } from '../problem'
 import type { Container } from '../containers/container'
 import { gridOf, type Grid } from './grid'
 
@@ -108,35 +108,28 @@ export function layoutProblems(
   const codes = groups.map(({ code }) => code)
   const size = rows * columns
   return [
-    ...wholeWithin(['rows'], rows, 1, MAX_ROWS, `A tray has 1 to ${MAX_ROWS} rows.`),
-    ...wholeWithin(['columns'], columns, 1, MAX_COLUMNS, `A row has 1 to ${MAX_COLUMNS} cells.`),
+    ...wholeWithin(['rows'], rows, 1, MAX_ROWS),
+    ...wholeWithin(['columns'], columns, 1, MAX_COLUMNS),
     ...(container.kind === 'tray' && (size === 0 || size % container.cells !== 0)
       ? [
-          {
-            path: ['columns'],
-            message: `${rows} rows of ${columns} make ${size} cells; a ${container.name} has ${container.cells}.`,
-          },
+          wrongAt(['columns'], 'otherGrid', {
+            rows,
+            columns,
+            size,
+            container: container.name,
+            cells: container.cells,
+          }),
         ]
       : []),
-    ...(cells.length === size
-      ? []
-      : [{ path: ['cells'], message: `The tray has ${size} cells; ${cells.length} were laid out.` }]),
+    ...(cells.length === size ? [] : [wrongAt(['cells'], 'cellsMissing', { size, laidOut: cells.length })]),
     ...codes.flatMap((code, i) =>
-      codes.indexOf(code) === i
-        ? []
-        : [{ path: ['groups', i, 'code'], message: `Two groups are called ${code}.` }],
+      codes.indexOf(code) === i ? [] : [wrongAt(['groups', i, 'code'], 'groupTwice', { code })],
     ),
     ...[...new Set(cells)]
       .filter((code) => code !== '' && !codes.includes(code))
-      .map((code) => ({ path: ['cells'], message: `No group is called ${code}.` })),
+      .map((code) => wrongAt(['cells'], 'noGroup', { code })),
     ...groups.flatMap((group, i) =>
-      wholeWithin(
-        ['groups', i, 'seedsPerCell'],
-        group.seedsPerCell,
-        1,
-        MAX_SEEDS,
-        `1 to ${MAX_SEEDS} seeds go into a cell, a furrow or a field.`,
-      ),
+      wholeWithin(['groups', i, 'seedsPerCell'], group.seedsPerCell, 1, MAX_SEEDS),
     ),
   ]
 }

@@ -84,21 +84,19 @@ describe('a tray as it stands', () => {
   it('says what cannot have happened, and leaves it out', () => {
     const sown = change('sown', 'A', 3, each(cellsOf(SIX, 'A'), 1))
     const said = (...more: DatedChange[]) =>
-      standsAfter(SIX, [sown, ...more]).problems.map(({ message }) => message)
-    expect(said(change('up', 'A', 9, [[0, 2]]))).toEqual([
-      'Row 1, cell 1: 2 cannot be up of 1 that were sown.',
-    ])
-    expect(said(change('up', 'A', 9, [], 25))).toEqual(['25 cannot be up of 24 that were sown.'])
+      standsAfter(SIX, [sown, ...more]).problems.map(({ wrong: { kind, values } }) =>
+        [kind, ...Object.values(values ?? {})].join(' '),
+      )
+    expect(said(change('up', 'A', 9, [[0, 2]]))).toEqual(['cellMoreUp Row 1, cell 1 2 1'])
+    expect(said(change('up', 'A', 9, [], 25))).toEqual(['moreUp 25 24'])
     // Dated before it was sown.
-    expect(said(change('up', 'A', 2, [[0, 1]]))).toEqual(['Row 1, cell 1: nothing was sown there yet.'])
-    expect(said(change('moved', 'A', 9, [[0, 1]]))).toEqual([
-      'Row 1, cell 1: only 0 there, so 1 cannot leave.',
-    ])
+    expect(said(change('up', 'A', 2, [[0, 1]]))).toEqual(['cellNotSown Row 1, cell 1'])
+    expect(said(change('moved', 'A', 9, [[0, 1]]))).toEqual(['cellMoreLeave Row 1, cell 1 0 1'])
     expect(said(change('up', 'A', 9, [], 5), change('lost', 'A', 10, [], 6))).toEqual([
-      'Only 5 of Kind A there, so 6 cannot leave.',
+      'moreLeave 5 Kind A 6',
     ])
-    expect(said(change('up', 'A', 9, [[30, 1]]))).toEqual(['Row 6, cell 1 is not a cell of Kind A.'])
-    expect(said(change('up', 'Z', 9, [[0, 1]]))).toEqual(['There is no group Z in this tray.'])
+    expect(said(change('up', 'A', 9, [[30, 1]]))).toEqual(['cellOfOther Row 6, cell 1 Kind A'])
+    expect(said(change('up', 'Z', 9, [[0, 1]]))).toEqual(['noGroupHere Z'])
   })
 
   // Any order of anything, possible or not: plants are never made or lost but by what was written down.

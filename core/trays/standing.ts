@@ -1,3 +1,4 @@
+import type { Wrong } from '../problem'
 import { present } from '../present'
 import { at, first } from '../numeric/at'
 import type { Day } from '../calendar/day'
@@ -44,7 +45,7 @@ export interface TrayStands {
   readonly cells: readonly Cell[]
   readonly groups: readonly GroupStands[]
   /** What cannot have happened as it is written, with the change it is about. */
-  readonly problems: readonly { readonly change: DatedChange; readonly message: string }[]
+  readonly problems: readonly { readonly change: DatedChange; readonly wrong: Wrong }[]
 }
 
 const EMPTY: Cell = { sown: 0, up: 0, set: 0, thinned: 0, lost: 0, moved: 0, again: 0 }
@@ -87,23 +88,23 @@ export function standsAfter(
       },
     ]),
   )
-  const problems: { change: DatedChange; message: string }[] = []
+  const problems: { change: DatedChange; wrong: Wrong }[] = []
   const inOrder = changes
     .map((change, i) => ({ change, i }))
     .sort((a, b) => (a.change.on < b.change.on ? -1 : a.change.on > b.change.on ? 1 : a.i - b.i))
   for (const { change } of inOrder) {
     const tally = tallies.get(change.group)
-    const message = tally
-      ? (wrongWith(layout, cells, tally, change, seedlings) ?? null)
-      : `There is no group ${change.group} in this tray.`
-    if (message) problems.push({ change, message })
+    const wrong: Wrong | null = tally
+      ? wrongWith(layout, cells, tally, change, seedlings)
+      : { kind: 'noGroupHere', values: { group: change.group } }
+    if (wrong) problems.push({ change, wrong })
     else apply(layout, cells, present(tally), change)
   }
   const groups = [...tallies.values()].map((tally) => sumUp(layout, cells, tally))
   return { cells, groups, problems }
 }
 
-/** What is wrong with what is told of one cell, in words; null where it can be so. */
+/** What is wrong with what is told of one cell; null where it can be so. */
 function wrongInCell(
   layout: Layout,
   cells: readonly Counts[],
@@ -111,21 +112,22 @@ function wrongInCell(
   what: DatedChange['what'],
   [cell, n]: DatedChange['cells'][number],
   per: number,
-): string | null {
+): Wrong | null {
   if (layout.cells[cell] === undefined)
-    return `The tray has ${layout.cells.length} cells; there is no cell ${cell + 1}.`
-  const name = cellName(layout, cell)
-  if (layout.cells[cell] !== group.code) return `${capital(name)} is not a cell of ${group.name}.`
+    return { kind: 'noCell', values: { cells: layout.cells.length, cell: cell + 1 } }
+  const name = capital(cellName(layout, cell))
+  if (layout.cells[cell] !== group.code)
+    return { kind: 'cellOfOther', values: { cell: name, group: group.name } }
   const now = at(cells, cell)
   const standing = standingIn(now)
   if (what === 'up' && n > now.sown * per)
     return now.sown === 0
-      ? `${capital(name)}: nothing was sown there yet.`
-      : `${capital(name)}: ${n} cannot be up of ${now.sown} that were sown.`
+      ? { kind: 'cellNotSown', values: { cell: name } }
+      : { kind: 'cellMoreUp', values: { cell: name, n, sown: now.sown } }
   if (what === 'up' && standing - now.up + n < 0)
-    return `${capital(name)}: ${now.thinned + now.lost + now.moved} were taken out of it already; ${n} are too few.`
+    return { kind: 'cellFewerUp', values: { cell: name, gone: now.thinned + now.lost + now.moved, n } }
   if (what in LEAVING && n > standing)
-    return `${capital(name)}: only ${standing} there, so ${n} cannot leave.`
+    return { kind: 'cellMoreLeave', values: { cell: name, there: standing, n } }
   return null
 }
 
@@ -135,7 +137,7 @@ function wrongWith(
   tally: Tally,
   { what, cells: told, count }: DatedChange,
   seedlings: (cropId: string) => number,
-): string | null {
+): Wrong | null {
   const { group } = tally
   const per = seedlings(group.cropId)
   const sum = sumUp(layout, cells, tally)
@@ -144,18 +146,18 @@ function wrongWith(
     const wrong = wrongInCell(layout, cells, tally, what, one, per)
     if (wrong) return wrong
   }
-  if (sum.cells === 0) return `${group.name} has no cells in this tray.`
+  if (sum.cells === 0) return { kind: 'groupNoCells', values: { group: group.name } }
   if (what === 'up') {
     if (count !== null && count > sum.sown * per)
       return sum.sown === 0
-        ? `${group.name} is not sown in this tray yet.`
-        : `${count} cannot be up of ${sum.sown} that were sown.`
+        ? { kind: 'groupNotSown', values: { group: group.name } }
+        : { kind: 'moreUp', values: { n: count, sown: sum.sown } }
     if (upAfter(layout, cells, tally, told, count) + sum.set < gone)
-      return `${gone} of ${group.name} were taken out already; so few cannot have come up.`
+      return { kind: 'fewerUp', values: { gone, group: group.name } }
   }
   const leave = (count ?? 0) + told.reduce((all, [, n]) => all + n, 0)
   if (what in LEAVING && leave > sum.standing)
-    return `Only ${sum.standing} of ${group.name} there, so ${leave} cannot leave.`
+    return { kind: 'moreLeave', values: { there: sum.standing, group: group.name, n: leave } }
   return null
 }
 

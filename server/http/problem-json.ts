@@ -1,5 +1,6 @@
 import { setResponseHeader, setResponseStatus, type H3Event } from 'h3'
-import { printPath, type Problem } from '#core/problem'
+import { printPath } from '#core/problem'
+import type { SaidProblem } from '#shared/messages/refusals'
 import { isBusy, isConnectionError, isFull } from '../services/database-trouble'
 import { log, traceOf } from '../log'
 import { Refusal, type User } from '../services/refusal'
@@ -40,7 +41,7 @@ export class HttpProblem extends Error {
   constructor(
     readonly status: number,
     message: string,
-    readonly problems: readonly Problem[] = [],
+    readonly problems: readonly SaidProblem[] = [],
   ) {
     super(message)
   }
@@ -72,7 +73,7 @@ export function problemOf(error: unknown): ProblemJson {
   return body(500, 'Nothing was written. The log on the server says more.')
 }
 
-function body(status: number, detail: string, problems: readonly Problem[] = []): ProblemJson {
+function body(status: number, detail: string, problems: readonly SaidProblem[] = []): ProblemJson {
   const title = TITLES[status] ?? 'Problem'
   return {
     type: `/problems/${title.toLowerCase().replaceAll(' ', '-')}`,

@@ -1,3 +1,4 @@
+import { sayProblemOf, inWords } from '#shared/messages/refusals'
 import { present } from '#core/present'
 import { createHash } from 'node:crypto'
 import { under } from '#core/problem'
@@ -265,8 +266,8 @@ function namedBy(
 const refusalOf = ({ refused, stands }: Refused) =>
   new Refusal(
     422,
-    refused[0]?.message ?? 'This cannot be done as it stands.',
-    refused,
+    refused[0] ? sayProblemOf(refused[0]) : 'This cannot be done as it stands.',
+    refused.map(inWords),
     stands === undefined ? {} : { stands },
   )
 const saidAlready = ({ body }: Stored<unknown>) => {

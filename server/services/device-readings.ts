@@ -2,7 +2,8 @@ import { sql, type SQL } from 'drizzle-orm'
 import { first } from '#core/numeric/at'
 import { ownInstant } from '#core/calendar/clock'
 import { SENT_AS, readingOf, type Reading } from '#core/readings/measured'
-import { impossible as noReading } from '#core/readings/plausibility'
+import { canBe } from '#core/readings/plausibility'
+import { sayImpossible } from '#shared/messages/readings'
 import { asPack, resolvePack } from '#core/readings/senml'
 import type { Quantity } from '#core/readings/kinds'
 import { asHousekeeping, inHousehold, type Transaction } from '../db/door'
@@ -148,12 +149,11 @@ function readPack(pack: unknown, nowMs: number): Pick<Taken, 'ignored' | 'imposs
   try {
     const read = resolvePack(pack, nowMs / 1000).map(readingOf)
     const all = read.filter((one): one is Reading => one !== null)
-    const impossible = all.flatMap(({ name, quantity, value }) => {
-      const message = noReading(quantity, value)
-      return message ? [{ name: name || quantity, message }] : []
-    })
+    const impossible = all.flatMap(({ name, quantity, value }) =>
+      canBe(quantity, value) ? [] : [{ name: name || quantity, message: sayImpossible(quantity, value) }],
+    )
     // One broken probe does not keep the others from being heard.
-    const own = all.filter(({ quantity, value }) => noReading(quantity, value) === null)
+    const own = all.filter(({ quantity, value }) => canBe(quantity, value))
     if (own.length === 0 && impossible.length) throw refused(first(impossible).message)
     return { own, ignored: read.length - all.length, impossible }
   } catch (error) {

@@ -1,6 +1,7 @@
+import type { AnyProblem, SaidProblem } from '#shared/messages/refusals'
 import { and, inArray, ne, type SQL } from 'drizzle-orm'
 import { first } from '#core/numeric/at'
-import { under, type Problem } from '#core/problem'
+import { under, wrongAt } from '#core/problem'
 import { extraProblems, recipeProblems } from '#core/media/recipe'
 import { COLLECTIONS, namesTo, pathsTo, type Bodies } from '#shared/records/collections'
 import { COLLECTION_NAMES, type Collection } from '#shared/records/collection-names'
@@ -23,7 +24,7 @@ import { current, holding, tableOf } from './rows'
 /** Rules that need to know what else the household keeps, and which of it. */
 interface Check<Body> {
   readonly needs: Parameters<typeof contextFor>[1]
-  readonly problems: (body: Body, context: Context) => readonly Problem[]
+  readonly problems: (body: Body, context: Context) => readonly AnyProblem[]
 }
 const CHECKS: { [C in Collection]?: Check<Bodies[C]> } = {
   recipes: {
@@ -42,8 +43,7 @@ const CHECKS: { [C in Collection]?: Check<Bodies[C]> } = {
   stocks: { needs: ['materials', 'feeds'], problems: stockProblems },
   packets: {
     needs: ['crops'],
-    problems: ({ cropId }, { crops }) =>
-      crops.has(cropId) ? [] : [{ path: ['cropId'], message: 'This crop is not in the book.' }],
+    problems: ({ cropId }, { crops }) => (crops.has(cropId) ? [] : [wrongAt(['cropId'], 'unknownCrop')]),
   },
   trays: { needs: ['containers', 'crops'], problems: trayProblems },
   sowings: {
@@ -80,9 +80,9 @@ export async function checkReferences<C extends Collection>(
       .map(({ path }) => path.join('.')),
   )
   const ruled = (check ? check.problems(body, await contextFor(householdId, check.needs, tx)) : []).filter(
-    ({ path, message }) => !(rows.has(path.join('.')) && /not known/.test(message)),
+    (problem) => !(rows.has(problem.path.join('.')) && 'kind' in problem && problem.kind === 'unknown'),
   )
-  const problems = [...missing, ...ruled]
+  const problems: AnyProblem[] = [...missing, ...ruled]
   if (problems.length) throw invalid(under('body', problems))
 }
 
@@ -92,7 +92,7 @@ async function missingRows<C extends Collection>(
   householdId: string,
   body: Bodies[C],
   stood: Bodies[C] | null,
-): Promise<Problem[]> {
+): Promise<SaidProblem[]> {
   const known = new Set(stood ? pointersOf(collection, stood).map(({ id }) => id) : [])
   const pointers = pointersOf(collection, body).filter(
     ({ id, among }) =>

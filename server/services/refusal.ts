@@ -1,5 +1,5 @@
 import { isConnectionError } from './database-trouble'
-import type { Problem } from '#core/problem'
+import { inWords, sayProblemOf, type AnyProblem, type SaidProblem } from '#shared/messages/refusals'
 import type { Collection } from '#shared/records/collection-names'
 
 /** A record that points at another. */
@@ -29,7 +29,7 @@ export class Refusal extends Error {
   constructor(
     readonly status: 401 | 404 | 409 | 413 | 422 | 429 | 503,
     message: string,
-    readonly problems: readonly Problem[] = [],
+    readonly problems: readonly SaidProblem[] = [],
     readonly details: Details = {},
   ) {
     super(message)
@@ -52,8 +52,12 @@ export const stale = (current: unknown) =>
     [],
     { current },
   )
-export const invalid = (problems: readonly Problem[]) =>
-  new Refusal(422, problems[0]?.message ?? 'This cannot be saved as it is.', problems)
+export const invalid = (problems: readonly AnyProblem[]) =>
+  new Refusal(
+    422,
+    problems[0] ? sayProblemOf(problems[0]) : 'This cannot be saved as it is.',
+    problems.map(inWords),
+  )
 /** What is about it would go on naming what is no longer in sight: whoever removes it is asked. */
 export const namedBy = (about: readonly User[]) => {
   const others = about.length - 1

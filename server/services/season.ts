@@ -1,3 +1,4 @@
+import { sayProblemOf } from '#shared/messages/refusals'
 import { first } from '#core/numeric/at'
 import { setImmediate } from 'node:timers/promises'
 import { sql } from 'drizzle-orm'
@@ -41,7 +42,7 @@ export async function seasonToday(principal: Principal, householdId: string, on?
         unplanned: bench.unplanned.map(({ id, body: { name }, problem }) => ({
           id,
           name,
-          why: problem.message,
+          why: sayProblemOf(problem, 'sowings'),
         })),
         water: {
           today: round.today.map(asTold),

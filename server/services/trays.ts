@@ -1,6 +1,7 @@
 import { and, eq, inArray } from 'drizzle-orm'
 import { movedEven } from '#core/trays/change'
 import type { EntryRecord } from '#shared/records/entry'
+import { sayWrong } from '#shared/messages/refusals'
 import { changesByTray, trayStands } from '#shared/reckoning/trays'
 import type { Transaction } from '../db/door'
 import { trays } from '../db/schema'
@@ -14,7 +15,7 @@ import { asStored, type Row } from './rows'
  */
 
 /**
- * @param entryId the entry that was written, taken back or put right; null where a layout was changed
+ * @param entryId the entry that was written, undone or corrected; null where a layout was changed
  * @throws Refusal 422 with what cannot be
  */
 export async function checkTrays(
@@ -34,7 +35,8 @@ export async function checkTrays(
   for (const { id, body, number } of (rows as unknown as Row[]).map(asStored<'trays'>)) {
     const [problem] = trayStands(body, changes.get(id) ?? [], crops).problems
     if (!problem) continue
-    const { change, message } = problem
+    const { change, wrong } = problem
+    const message = sayWrong(wrong)
     const own = change.entryId === entryId
     const at = own ? ['body', 'cells'] : ['body', entryId === null ? 'cells' : 'subjects']
     const entry = entries.find((one) => one.id === change.entryId)
@@ -43,7 +45,7 @@ export async function checkTrays(
         path: at,
         message: own
           ? message
-          : `Tray ${number}: ${message} “${entry?.body.name}” of ${change.on} says otherwise; take that back first.`,
+          : `Tray ${number}: ${message} “${entry?.body.name}” of ${change.on} says otherwise; undo that first.`,
       },
     ])
   }

@@ -1,6 +1,7 @@
 import { and, eq, inArray } from 'drizzle-orm'
 import { todayOf } from '#core/calendar/clock'
 import { doubtOf } from '#core/water/weighing'
+import { sayWeightDoubt } from '#shared/messages/readings'
 import type { EntryRecord } from '#shared/records/entry'
 import { waterStore } from '#shared/reckoning/water'
 import type { Transaction } from '../db/door'
@@ -45,6 +46,6 @@ export async function checkWater(tx: Transaction, householdId: string, entry: En
     const store = tray && waterStore(tray, context)
     const doubt = store && doubtOf(store.store, grams, moment ?? 'now')
     if (doubt?.kind === 'refused')
-      throw invalid([{ path: ['body', 'water', i, 'grams'], message: doubt.message }])
+      throw invalid([{ path: ['body', 'water', i, 'grams'], message: sayWeightDoubt(doubt) }])
   }
 }

@@ -1,7 +1,8 @@
+import { inWords, type SaidProblem } from '#shared/messages/refusals'
 import { Buffer } from 'node:buffer'
 import { threadId, workerData } from 'node:worker_threads'
 import { move, transferableSymbol, valueSymbol } from 'piscina'
-import type { Problem } from '#core/problem'
+import { Refused } from '#core/problem'
 import { problemsFrom } from '#shared/records/rules'
 import { cleaned, NotReadable } from '../http/clean'
 import { documentPdf, type PaperSize, type Writing } from '../paper/document'
@@ -22,7 +23,7 @@ export type Task =
 /** What was made, and by which thread; or why the body is none. */
 export type Done =
   | { readonly bytes: Uint8Array; readonly threadId: number }
-  | { readonly status: 400 | 422; readonly problems: readonly Problem[] }
+  | { readonly status: 400 | 422; readonly problems: readonly SaidProblem[] }
 
 export default async function work(task: Task): Promise<Done> {
   switch (task.do) {
@@ -50,6 +51,7 @@ function computed({ body: shape, compute }: Computation, sent: Uint8Array): Done
   try {
     return handed(Buffer.from(JSON.stringify(compute(read.data))))
   } catch (error) {
+    if (error instanceof Refused) return { status: 422, problems: [inWords(error.problem)] }
     // What core says of its inputs is meant for who gave them; a stack that ran over is not.
     if (!(error instanceof RangeError) || /call stack|string length|array length/i.test(error.message))
       throw error

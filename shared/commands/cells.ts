@@ -117,10 +117,10 @@ export const toSow = (bench: Bench, tray: Tray, of: GroupStands): Told => ({
 /** A tray something can happen in. */
 export function trayAt(bench: Bench, trayId: string, path = 'trayId'): Tray | Refusal {
   const tray = find(bench, 'trays', trayId)
-  if (!tray) return refuse([path], 'This tray is not here any more.')
+  if (!tray) return refuse([path], { kind: 'gone', values: { what: 'tray' } })
   return tray.body.emptiedOn === null
     ? tray
-    : refuse([path], `Tray ${tray.number} was emptied on ${tray.body.emptiedOn}.`, tray)
+    : refuse([path], { kind: 'trayEmptied', values: { tray: tray.number, on: tray.body.emptiedOn } }, tray)
 }
 
 const cellRow = entry.shape.cells.unwrap().element.shape
@@ -144,7 +144,11 @@ export function toldOf(bench: Bench, tray: Tray, plots: Plots, what: ChangeKind)
   for (const [i, plot] of plots.entries()) {
     const stands = bench.stands(tray).groups.find(({ group }) => group.code === plot.group)
     if (!stands)
-      return refuse(['groups', i, 'group'], `There is no ${plot.group} in tray ${tray.number}.`, tray)
+      return refuse(
+        ['groups', i, 'group'],
+        { kind: 'noGroupInTray', values: { group: plot.group, tray: tray.number } },
+        tray,
+      )
     const one: Told =
       what === 'sown' && plot.cells.length === 0 && plot.count === null
         ? toSow(bench, tray, stands)
@@ -153,13 +157,13 @@ export function toldOf(bench: Bench, tray: Tray, plots: Plots, what: ChangeKind)
     if (TAKES.includes(what) && plants > stands.standing)
       return refuse(
         ['groups', i, plot.count === null ? 'cells' : 'count'],
-        `Only ${stands.standing} there, so ${plants} cannot leave.`,
+        { kind: 'onlyThere', values: { there: stands.standing, n: plants } },
         { trayId: tray.id, group: plot.group, standing: stands.standing },
       )
     if (what === 'sown' && plants === 0)
       return refuse(
         ['groups', i, 'group'],
-        `${stands.group.name} is sown already in tray ${tray.number}.`,
+        { kind: 'sownAlready', values: { group: stands.group.name, tray: tray.number } },
         tray,
       )
     list.push(one)
@@ -197,8 +201,7 @@ export const sowEverywhere = command(
     const late = inFuture(on, acting)
     if (late) return late
     const open = groupsOfSowing(bench, sowingId, 0).filter(({ of }) => of.cells > 0 && of.sown === 0)
-    if (open.length === 0)
-      return refuse(['sowingId'], 'It is not laid out in any tray that is still to be sown.')
+    if (open.length === 0) return refuse(['sowingId'], { kind: 'notLaidOut' })
     return open.flatMap(({ tray, of }, i) =>
       // With its last tray the sowing is sown.
       cellEntries(bench, acting, tray, on, 'sown', [toSow(bench, tray, of)], { part: i < open.length - 1 }),

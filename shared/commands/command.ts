@@ -1,5 +1,6 @@
 import * as z from 'zod'
-import type { Problem } from '#core/problem'
+import type { Problem, Wrong } from '#core/problem'
+import type { AnyProblem, RefusalKind } from '../messages/refusals'
 import type { Day } from '#core/calendar/day'
 import type { Bodies, Stored } from '../records/collections'
 import type { Collection } from '../records/collection-names'
@@ -29,12 +30,12 @@ export interface Acting {
 
 /** Why a command does not fit what stands, each at its field. */
 export interface Refusal {
-  readonly refused: readonly Problem[]
+  readonly refused: readonly AnyProblem[]
   /** What stands instead, for who asked. */
   readonly stands?: unknown
 }
-export const refuse = (path: Problem['path'], message: string, stands?: unknown): Refusal => ({
-  refused: [{ path, message }],
+export const refuse = (path: Problem['path'], wrong: Wrong<RefusalKind>, stands?: unknown): Refusal => ({
+  refused: [{ path, ...wrong }],
   ...(stands === undefined ? {} : { stands }),
 })
 export const isRefusal = (one: object): one is Refusal => 'refused' in one
@@ -108,7 +109,7 @@ export const plainCommand = <Name extends string, Shape extends z.ZodRawShape>(
 
 /** A day that has begun: what happened, happened by then. */
 export const inFuture = (on: Day, { latest }: Pick<Acting, 'latest'>, path: Problem['path'] = ['on']) =>
-  on > latest ? refuse(path, 'That day is still to come.', { today: latest }) : null
+  on > latest ? refuse(path, { kind: 'dayToCome' }, { today: latest }) : null
 
 /** A new entry, as part of the act. */
 export function entryOf(

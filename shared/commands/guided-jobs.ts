@@ -49,9 +49,8 @@ export const changeJob = plainCommand(
 /** A job is ended: what it did, so far as it was ticked, is written down with it. */
 export const endJob = command('end job', { id, by: fields.by.unwrap() }, (bench, intent, acting) => {
   const stood = find(bench, 'guidedJobs', intent.id)
-  if (!stood) return refuse(['id'], 'This job is not here any more.')
-  if (stood.body.status === 'ended')
-    return refuse(['id'], 'This job is finished already; its entries are in the log.', stood)
+  if (!stood) return refuse(['id'], { kind: 'gone', values: { what: 'job' } })
+  if (stood.body.status === 'ended') return refuse(['id'], { kind: 'jobFinished' }, stood)
   const body: GuidedJobRecord = { ...stood.body, by: intent.by }
   return [
     ...guidedJobOutcomes(bench, { body }).flatMap(({ changes }) => changes(acting)),

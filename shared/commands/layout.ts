@@ -19,8 +19,7 @@ export const layOutTray = command(
   { id, key: z.string().min(1).max(200).describe('Of the trays that the season asks for') },
   (bench, { id: trayId, key }, acting) => {
     const one = traysToLayOut(bench).find((tray) => tray.key === key)
-    if (!one)
-      return refuse(['key'], 'The plan for this tray has changed. Open the plan and lay it out from there.')
+    if (!one) return refuse(['key'], { kind: 'planChanged' })
     const ids = new Set(one.holds.map(({ row }) => row.id))
     // The batch that was planned or made for what is sown in it.
     const batch = bench.kept.batches.findLast(({ body: { sowings } }) =>
@@ -79,8 +78,7 @@ export const changeTray = plainCommand(
       make: (stood) => {
         if (stood.version === version) return after
         const joined = merged(layoutOf(before), layoutOf(after), layoutOf(stood.body))
-        if (!joined)
-          return refuse(['after'], 'It was laid out anew elsewhere in the meantime, in another grid.', stood)
+        if (!joined) return refuse(['after'], { kind: 'laidOutElsewhere' }, stood)
         const { rows, columns, groups, cells } = joined.layout
         return {
           ...stood.body,

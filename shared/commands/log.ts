@@ -60,7 +60,7 @@ export const water = command('water', OWN, (bench, intent, acting) => {
     ? written(intent, acting)
     : refuse(
         ['water', gone, 'trayId'],
-        'This tray was emptied: there is nothing in it to water.',
+        { kind: 'nothingToWater' },
         find(bench, 'trays', elementAt(intent.water, gone).trayId),
       )
 })
@@ -77,7 +77,7 @@ export const giveFeed = plainCommand('give feed', OWN, (intent, acting) => {
   return wrong ?? written(intent, acting)
 })
 const ofKind = ({ kind }: Own, wanted: EntryRecord['kind']) =>
-  kind === wanted ? null : refuse(['kind'], `This is an entry of the kind “${wanted}”.`)
+  kind === wanted ? null : refuse(['kind'], { kind: 'entryOfKind', values: { kind: wanted } })
 
 /** The command by which an entry is written: a job that was done is ticked, a batch is made, trays are watered. */
 export function commandOf(
@@ -137,7 +137,7 @@ export const correctEntry = plainCommand(
                 ...(on ? { on } : {}),
                 ...(title ? { name: title } : {}),
               }
-            : refuse(['version'], 'This entry was changed elsewhere after you opened it.', stood),
+            : refuse(['version'], { kind: 'entryChanged' }, stood),
       },
     ],
 )

@@ -74,12 +74,12 @@ export const moveOn = command(
     if (isRefusal(list)) return list
     const there = find(bench, 'trays', into.id)
     const target = into.tray ?? there?.body
-    if (!target) return refuse(['into', 'id'], 'The tray they go into is not here any more.')
-    if (target.emptiedOn !== null) return refuse(['into', 'id'], 'The tray they go into was emptied.', there)
+    if (!target) return refuse(['into', 'id'], { kind: 'gone', values: { what: 'tray' } })
+    if (target.emptiedOn !== null) return refuse(['into', 'id'], { kind: 'targetEmptied' }, there)
     const plants = list.reduce((sum, one) => sum + (one.count ?? one.cells.reduce((n, [, k]) => n + k, 0)), 0)
     const room = target.cells.filter((code) => code === '').length * into.each
     if (plants > room)
-      return refuse(['into', 'each'], `There is room for ${room}, and ${plants} are to go in.`, { room })
+      return refuse(['into', 'each'], { kind: 'noRoom', values: { room, n: plants } }, { room })
     const version = into.tray ? 0 : present(there).version
     return movedOn(bench, acting, tray, on, list, { id: into.id, version, body: target, each: into.each })
   },

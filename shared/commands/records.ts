@@ -28,7 +28,7 @@ export const saveRecord = plainCommand(
     if (!read.success) return { refused: under('body', problemsFrom(read.error)) }
     if (collection === 'entries') {
       if ((read.data as Bodies['entries']).on > addDays(latest, AHEAD_DAYS))
-        return refuse(['body', 'on'], 'That day is in the future. Check the year.')
+        return refuse(['body', 'on'], { kind: 'dayInFuture' })
     }
     return [put(collection, recordId, from, read.data, onlyNew)]
   },

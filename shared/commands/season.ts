@@ -112,13 +112,15 @@ export const tick = plainCommand(
 export const snooze = plainCommand('snooze', { ...job, until: day }, ({ of, kind, title, until }, acting) =>
   until > acting.today
     ? [entryOf({ name: title, kind, on: acting.today, subjects: subjects(of), snoozedUntil: until }, acting)]
-    : refuse(['until'], 'Put it off to a day that is still to come.', { today: acting.today }),
+    : refuse(['until'], { kind: 'putOffToPast' }, { today: acting.today }),
 )
 
 /** What never came, or failed: its record stays, its place is free. */
 export const giveUp = command('give up', { sowingId: id }, (bench, { sowingId }, acting) => {
   const stood = standingSowing(bench, sowingId)
-  return stood ? [lossOf(sowingId, stood, acting)] : refuse(['sowingId'], 'This sowing is not here any more.')
+  return stood
+    ? [lossOf(sowingId, stood, acting)]
+    : refuse(['sowingId'], { kind: 'gone', values: { what: 'sowing' } })
 })
 const lossOf = (sowingId: string, { name: of }: SowingRecord, acting: Acting): Change =>
   entryOf(
@@ -134,7 +136,7 @@ const lossOf = (sowingId: string, { name: of }: SowingRecord, acting: Acting): C
 /** The crop of a last container is over: nothing more is asked for it. */
 export const endCrop = command('end crop', { sowingId: id }, (bench, { sowingId }, acting) => {
   const stood = standingSowing(bench, sowingId)
-  if (!stood) return refuse(['sowingId'], 'This sowing is not here any more.')
+  if (!stood) return refuse(['sowingId'], { kind: 'gone', values: { what: 'sowing' } })
   return [
     entryOf(
       {
@@ -151,7 +153,7 @@ export const endCrop = command('end crop', { sowingId: id }, (bench, { sowingId 
 /** The same again, sown today, in place of what never came. */
 export const sowAgain = command('sow again', { sowingId: id, id }, (bench, intent, acting) => {
   const before = standingSowing(bench, intent.sowingId)
-  if (!before) return refuse(['sowingId'], 'This sowing is not here any more.')
+  if (!before) return refuse(['sowingId'], { kind: 'gone', values: { what: 'sowing' } })
   const body = { ...before, name: againNamed(before), sowOn: acting.today, outOn: null }
   return [
     { do: 'put', collection: 'sowings', id: intent.id, version: 0, body },
@@ -163,7 +165,7 @@ export const sowAgain = command('sow again', { sowingId: id, id }, (bench, inten
 export const holdOver = command('hold over', { sowingId: id }, (bench, { sowingId }, acting) => {
   const row = bench.row(sowingId)
   const stood = find(bench, 'sowings', sowingId)
-  if (!row || !stood || !bench.season) return refuse(['sowingId'], 'This sowing is not planned any more.')
+  if (!row || !stood || !bench.season) return refuse(['sowingId'], { kind: 'notPlanned' })
   const stages = stagesOfSowing(stood.body, bench.season)
   const days = bench.done.get(sowingId) ?? {}
   const begun = stages.filter((_, i) => days[`stage-${i}`] !== undefined).length
@@ -177,7 +179,7 @@ export const holdOver = command('hold over', { sowingId: id }, (bench, { sowingI
   )
   return held
     ? [{ do: 'put', collection: 'sowings', id: sowingId, version: stood.version, body: held }]
-    : refuse(['sowingId'], 'There is no bigger pot in the book: keep it where it is, cool and dry.')
+    : refuse(['sowingId'], { kind: 'noBiggerPot' })
 })
 
 const standingSowing = (bench: Bench, sowingId: string) => find(bench, 'sowings', sowingId)?.body

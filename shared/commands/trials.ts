@@ -51,9 +51,14 @@ export const dealCells = command(
     const tray = trayAt(bench, intent.trayId)
     if (isRefusal(tray)) return tray
     const group = tray.body.groups.find(({ code }) => code === intent.group)
-    if (!group) return refuse(['group'], `There is no ${intent.group} in tray ${tray.number}.`, tray)
+    if (!group)
+      return refuse(
+        ['group'],
+        { kind: 'noGroupInTray', values: { group: intent.group, tray: tray.number } },
+        tray,
+      )
     if (bench.stands(tray).groups.some(({ group: { code }, sown }) => code === group.code && sown > 0))
-      return refuse(['group'], `${group.name} is sown already: cells are dealt before.`, tray)
+      return refuse(['group'], { kind: 'dealtBefore', values: { group: group.name } }, tray)
     const shares = dealt(cellsOf(tray.body, group.code), intent.sides.length, intent.seed)
     const groups = [...tray.body.groups]
     const cells = [...tray.body.cells]

@@ -43,12 +43,11 @@ export function oppositeOf(
   { now, past, seen }: Found,
 ): Change | Refusal | ChangedSince {
   if (collection !== 'household' && !stands) return { do: 'restore', collection, id, version: after }
-  if (!now) return refuse(['act'], 'It is no longer here.')
+  if (!now) return refuse(['act'], { kind: 'goneForUndo' })
   const { version } = now
   if (version !== after && version !== seen) return { stale: now }
   if (collection !== 'household' && !stood) return { do: 'remove', collection, id, version }
-  if (!past)
-    return collection === 'household' ? { stale: now } : refuse(['act'], 'What it was before is not kept.')
+  if (!past) return collection === 'household' ? { stale: now } : refuse(['act'], { kind: 'pastNotKept' })
   return collection === 'household'
     ? { do: 'household', version, body: past as HouseholdRecord }
     : ({ do: 'put', collection, id, version, body: bodyOf(collection).parse(past) } as Change)

@@ -5,7 +5,7 @@ import { doseProblems } from '#core/feed/dose'
 import { waterProblems } from '#core/feed/water'
 import { FINDER_TRAITS, recipesToTry, type FinderRequest } from '#core/media/finder'
 import { extraProblems, recipeProblems } from '#core/media/recipe'
-import { under, within, type Problem } from '#core/problem'
+import { under, within, type Problem, wrongAt } from '#core/problem'
 import { batchRecordProblems } from '../reckoning/batch-request'
 import { batchToCompute, ownContainer, ownMaterial, withOwn } from './batch'
 import { feedFields } from '../records/feed'
@@ -28,7 +28,8 @@ const own = {
 }
 const unknownAt = (path: Problem['path'], what: string): Problem => ({
   path,
-  message: `This ${what} is not known.`,
+  kind: 'unknown' as const,
+  values: { what },
 })
 
 /** A mix in a container: air, water, chemistry, food and what they mean. */
@@ -48,8 +49,8 @@ export const mixToCompute = ruled(
       ...under('parts', recipeProblems(value.parts, materials)),
       ...under('extras', extraProblems(value.extras, materials)),
       ...(containers.has(value.containerId) ? [] : [unknownAt(['containerId'], 'container')]),
-      ...within(['plants'], value.plants, 1, 200, 'One container holds 1 to 200 plants.'),
-      ...within(['blockCompression'], value.blockCompression, 1, 4, 'Blocks take 1 to 4 times their volume.'),
+      ...within(['plants'], value.plants, 1, 200),
+      ...within(['blockCompression'], value.blockCompression, 1, 4),
     ]
   },
 )
@@ -66,17 +67,10 @@ export const capacityToCompute = ruled(
     ...under('batch', batchRecordProblems(batch, withOwn(batch))),
     ...(batch.fills.length <= MAX_FILLS
       ? []
-      : [
-          {
-            path: ['batch', 'fills'],
-            message: `A capacity is found for at most ${MAX_FILLS} kinds of container.`,
-          },
-        ]),
-    ...(fillIndex < batch.fills.length
-      ? []
-      : [{ path: ['fillIndex'], message: 'There is no such container in it.' }]),
+      : [wrongAt(['batch', 'fills'], 'tooManyFills', { most: MAX_FILLS })]),
+    ...(fillIndex < batch.fills.length ? [] : [wrongAt(['fillIndex'], 'noSuchContainer')]),
     ...Object.entries(availableL).flatMap(([id, litres]) =>
-      within(['availableL', id], litres, 0, 1_000_000, 'Litres at hand are 0 or more.'),
+      within(['availableL', id], litres, 0, 1_000_000, 'L'),
     ),
   ],
 )
@@ -110,12 +104,7 @@ export const findToCompute = ruled(
       ...(containers.has(value.containerId) ? [] : [unknownAt(['containerId'], 'container')]),
       ...(tried <= MAX_TRIED
         ? []
-        : [
-            {
-              path: ['materialIds'],
-              message: `That is ${tried} recipes to try; at most ${MAX_TRIED} here. Name fewer materials or parts.`,
-            },
-          ]),
+        : [wrongAt(['materialIds'], 'tooManyToTry', { n: tried, most: MAX_TRIED })]),
     ]
   },
 )
@@ -149,7 +138,7 @@ export const blendToCompute = ruled(
   ({ wanted, kinds }) =>
     BLEND_ELEMENTS.some((element) => wanted[element] > 0 && !['any', 'at most'].includes(kinds[element]))
       ? []
-      : [{ path: ['wanted'], message: 'Want something above 0.' }],
+      : [wrongAt(['wanted'], 'wantAbove0')],
 )
 
 /** A dose through a stock solution. */
@@ -177,7 +166,7 @@ export const granularToCompute = ruled(
     containers: own.containers,
   }),
   (value) => [
-    ...within(['gPerL'], value.gPerL, 0.01, 50, 'A rate is 0.01 to 50 g a litre of mix.'),
+    ...within(['gPerL'], value.gPerL, 0.01, 50, 'g/L'),
     ...(withOwn({ ...value, materials: [] }).containers.has(value.containerId)
       ? []
       : [unknownAt(['containerId'], 'container')]),

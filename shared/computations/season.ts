@@ -1,10 +1,11 @@
+import type { RefusalKind } from '#shared/messages/refusals'
 import { present } from '#core/present'
 import * as z from 'zod'
 import type { Day } from '#core/calendar/day'
 import { feedDemands, loadOf, extentOf, mixDemands, overflows } from '#core/season/demand/demand'
 import { doneBySowing } from '#core/season/today/marks'
 import { anyOf, cellsFor, MAX_CELLS } from '#core/sowing/odds'
-import { under, within, type Problem } from '#core/problem'
+import { under, within, type Problem, wrongAt } from '#core/problem'
 import { contextOf } from '../reckoning/context'
 import { seasonFrame } from '../records/season-frame'
 import { sowing } from '../records/sowing'
@@ -59,7 +60,9 @@ const MAX_SOWINGS = 200
 const sowings = z
   .array(z.object({ id, sowing }))
   .max(MAX_SOWINGS, `A request plans at most ${MAX_SOWINGS} sowings.`)
-const eachSowing = (value: Framed & { sowings: { sowing: z.output<typeof sowing> }[] }): Problem[] => {
+const eachSowing = (
+  value: Framed & { sowings: { sowing: z.output<typeof sowing> }[] },
+): Problem<RefusalKind>[] => {
   const known = seasonKnown(value)
   return value.sowings.flatMap((one, i) =>
     under('sowings', under(i, under('sowing', sowingRecordProblems(one.sowing, known)))),
@@ -78,15 +81,19 @@ export const simulationToCompute = ruled(
   eachSowing,
 )
 
-function raisedFrom(plants: number, germination: number, perCell: number, certainty: number): Problem[] {
+function raisedFrom(
+  plants: number,
+  germination: number,
+  perCell: number,
+  certainty: number,
+): Problem<RefusalKind>[] {
   try {
     cellsFor(plants, anyOf(germination, perCell), certainty)
     return []
   } catch {
     // What is out of range is told at its own field.
     const isIn = germination >= 0.01 && germination <= 1 && certainty >= 0.5 && certainty <= 0.999
-    const message = `That takes more than ${MAX_CELLS} cells: ask for fewer plants, or for less certainty.`
-    return isIn ? [{ path: ['plants'], message }] : []
+    return isIn ? [wrongAt(['plants'], 'tooManyToRaise', { most: MAX_CELLS })] : []
   }
 }
 export const oddsToCompute = ruled(
@@ -100,11 +107,9 @@ export const oddsToCompute = ruled(
   }),
   ({ plants, germination, perCell, certainty, up, of }) => [
     ...raisedFrom(plants, germination, perCell, certainty),
-    ...within(['germination'], germination, 0.01, 1, 'Germination is above 0: 1 to 100 %.'),
-    ...within(['certainty'], certainty, 0.5, 0.999, 'Certainty lies between 50 and 99.9 %.'),
-    ...((up === null) !== (of === null) || (up ?? 0) > (of ?? 0)
-      ? [{ path: ['up'], message: 'Say how many came up, and of how many.' }]
-      : []),
+    ...within(['germination'], germination, 0.01, 1, 'share'),
+    ...within(['certainty'], certainty, 0.5, 0.999, 'share'),
+    ...((up === null) !== (of === null) || (up ?? 0) > (of ?? 0) ? [wrongAt(['up'], 'upOfHowMany')] : []),
   ],
 )
 
@@ -134,9 +139,9 @@ export const packingToCompute = ruled(
     return shares.flatMap(({ containerId, key }, i) => [
       ...(containers.has(containerId)
         ? []
-        : [{ path: ['shares', i, 'containerId'], message: 'This container is not known.' }]),
+        : [wrongAt(['shares', i, 'containerId'], 'unknown', { what: 'container' })]),
       ...(shares.findIndex((other) => other.key === key) < i
-        ? [{ path: ['shares', i, 'key'], message: 'Two parts have that key.' }]
+        ? [wrongAt(['shares', i, 'key'], 'keyTwice')]
         : []),
     ])
   },
@@ -169,10 +174,8 @@ export const scenarioToCompute = ruled(
   ({ recipeId, containerId }) => {
     const { containers, mixOf } = contextOf({})
     return [
-      ...(mixOf(recipeId) ? [] : [{ path: ['recipeId'], message: 'This recipe is not known.' }]),
-      ...(containers.has(containerId)
-        ? []
-        : [{ path: ['containerId'], message: 'This container is not known.' }]),
+      ...(mixOf(recipeId) ? [] : [wrongAt(['recipeId'], 'unknown', { what: 'recipe' })]),
+      ...(containers.has(containerId) ? [] : [wrongAt(['containerId'], 'unknown', { what: 'container' })]),
     ]
   },
 )

@@ -1,3 +1,4 @@
+import { wrongAt } from '#core/problem'
 import * as z from 'zod'
 import {
   LABEL_KINDS,
@@ -67,7 +68,7 @@ export const labelRequest = ruled(labelFields, (asked) => {
   return [
     ...sheetProblems(sheet),
     ...(asked.start > sheet.columns * sheet.rows
-      ? [{ path: ['start'], message: `This sheet has ${sheet.columns * sheet.rows} labels.` }]
+      ? [wrongAt(['start'], 'labelsOnSheet', { n: sheet.columns * sheet.rows })]
       : []),
   ]
 })

@@ -1,6 +1,6 @@
 import { batchProblems, type BatchRequest } from '#core/media/batch-request'
 import { cellVolume } from '#core/containers/container'
-import type { Problem } from '#core/problem'
+import { wrongAt, type Problem } from '#core/problem'
 import type { Context } from './context'
 import { learnedAllowances, learnedVessel } from './calibrated-catalogues'
 import type { BatchFields } from '../records/batch'
@@ -13,7 +13,7 @@ export function batchRecordProblems(fields: BatchFields, known: Reckoned): Probl
   const unknown = fields.fills.flatMap(({ containerId, ballContainerId }, index) =>
     Object.entries({ containerId, ballContainerId })
       .filter(([, id]) => id && !known.containers.has(id))
-      .map(([key]) => ({ path: ['fills', index, key], message: 'This container is not known.' })),
+      .map(([key]) => wrongAt(['fills', index, key], 'unknown', { what: 'container' })),
   )
   return unknown.length ? unknown : batchProblems(asBatchRequest(fields, known))
 }

@@ -1,6 +1,6 @@
 import type * as z from 'zod'
 import { doseProblems, type DoseRequest } from '#core/feed/dose'
-import type { Problem } from '#core/problem'
+import { wrongAt, type Problem } from '#core/problem'
 import type { Context } from './context'
 import type { feedFields } from '../records/feed'
 import { asFeed } from '../records/as-feed'
@@ -28,6 +28,6 @@ export function feedingProblems(
   { feeds, tools }: Pick<Context, 'feeds' | 'tools'>,
 ): Problem[] {
   const feed = feeds.get(record.feedId)
-  if (!feed) return [{ path: ['feedId'], message: 'This feed is not known.' }]
+  if (!feed) return [wrongAt(['feedId'], 'unknown', { what: 'feed' })]
   return doseProblems({ ...record, feed, tools })
 }

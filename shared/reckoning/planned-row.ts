@@ -1,3 +1,4 @@
+import type { RefusalKind } from '#shared/messages/refusals'
 import type { SeasonRow } from '#core/season/demand/demand'
 import type { Crop } from '#core/sowing/crop'
 import type { Problem } from '#core/problem'
@@ -10,5 +11,5 @@ export interface PlannedRow extends SeasonRow {
 }
 /** One that cannot be planned as it stands, and why. */
 export interface UnplannedRow extends Kept<SowingRecord> {
-  readonly problem: Problem
+  readonly problem: Problem<RefusalKind>
 }

@@ -1,7 +1,7 @@
 import { cellVolume } from '#core/containers/container'
 import { programmeProblems, type ProgrammeRequest } from '#core/feed/programme'
 import { foodOf } from '#core/media/mix-food'
-import type { Problem } from '#core/problem'
+import { wrongAt, type Problem } from '#core/problem'
 import type { Context } from './context'
 import type { ProgrammeRecord } from '../records/programme'
 
@@ -9,14 +9,14 @@ type Reckoned = Pick<Context, 'containers' | 'materials' | 'feeds' | 'mixOf'>
 
 export function programmeRecordProblems(record: ProgrammeRecord, known: Reckoned): Problem[] {
   const unknown = [
-    ...(known.feeds.get(record.feedId) ? [] : [{ path: ['feedId'], message: 'This feed is not known.' }]),
+    ...(known.feeds.get(record.feedId) ? [] : [wrongAt(['feedId'], 'unknown', { what: 'feed' })]),
     ...record.stages.flatMap(({ containerId, recipeId }, i) => [
       ...(known.containers.get(containerId)
         ? []
-        : [{ path: ['stages', i, 'containerId'], message: 'This container is not known.' }]),
+        : [wrongAt(['stages', i, 'containerId'], 'unknown', { what: 'container' })]),
       ...(recipeId === null || known.mixOf(recipeId)
         ? []
-        : [{ path: ['stages', i, 'recipeId'], message: 'This recipe is not known.' }]),
+        : [wrongAt(['stages', i, 'recipeId'], 'unknown', { what: 'recipe' })]),
     ]),
   ]
   return unknown.length ? unknown : programmeProblems(asProgrammeRequest(record, known))

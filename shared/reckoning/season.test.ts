@@ -1,3 +1,4 @@
+import { sayProblemOf } from '#shared/messages/refusals'
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
 import { binomialDistribution } from 'simple-statistics'
@@ -168,7 +169,7 @@ describe('a kept sowing', () => {
       ['no packet', 'packetId'],
       ['no mix', 'stages'],
     ])
-    for (const { problem } of unplanned) expect(problem.message).toMatch(/^[A-Z].*\.$/)
+    for (const { problem } of unplanned) expect(sayProblemOf(problem)).toMatch(/^[A-Z].*\.$/)
   })
 })
 

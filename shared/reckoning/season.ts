@@ -1,3 +1,4 @@
+import { Refused } from '#core/problem'
 import { present } from '#core/present'
 import { coldestAhead, FORECAST_HOLDS_DAYS, hottestAhead } from '#core/calendar/weather'
 import { daysBetween, type Day } from '#core/calendar/day'
@@ -101,9 +102,9 @@ export function seasonPlanner(
       const spacingMm = body.packetId ? context.packets.get(body.packetId)?.spacingMm : null
       return { row: { id, name: body.name, crop, planned: plan, feeding, careUntil, spacingMm } }
     } catch (error) {
-      if (!(error instanceof RangeError)) throw error
+      if (!(error instanceof Refused)) throw error
       return {
-        unplanned: { id, body, problem: { path: [], message: `It cannot be planned: ${error.message}.` } },
+        unplanned: { id, body, problem: error.problem },
       }
     }
   }

@@ -1,5 +1,6 @@
+import type { RefusalKind } from '#shared/messages/refusals'
 import { packHolds, packProblems, type Goods } from '#core/supplies/goods'
-import type { Problem } from '#core/problem'
+import { wrongAt, type Problem } from '#core/problem'
 import type { Context } from './context'
 import type { StockRecord } from '../records/stock'
 
@@ -16,9 +17,12 @@ export function goodsOf(
   return material && { kind, material }
 }
 
-export function stockProblems(record: StockRecord, known: Pick<Context, 'materials' | 'feeds'>): Problem[] {
+export function stockProblems(
+  record: StockRecord,
+  known: Pick<Context, 'materials' | 'feeds'>,
+): Problem<RefusalKind>[] {
   const goods = goodsOf(record, known)
-  if (!goods) return [{ path: ['goodsId'], message: 'Say what is in the pack.' }]
+  if (!goods) return [wrongAt(['goodsId'], 'whatInPack')]
   return packProblems(record.size, goods).map((problem) => ({ ...problem, path: ['size', ...problem.path] }))
 }
 

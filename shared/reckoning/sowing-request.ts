@@ -1,3 +1,4 @@
+import type { RefusalKind } from '#shared/messages/refusals'
 import { first } from '#core/numeric/at'
 import { stagesWith } from '#core/season/schedule/schedules'
 import type { SeasonFrame } from '#core/season/frame'
@@ -5,7 +6,7 @@ import { seasonEnds } from '#core/calendar/frost'
 import { keepsOn } from '#core/season/schedule/final-care'
 import { stagesOf, sowingProblems } from '#core/season/schedule/sowing'
 import type { SowingRequest } from '#core/season/schedule/sowing-request'
-import type { Problem } from '#core/problem'
+import { wrongAt, type Problem } from '#core/problem'
 import { germinationNow, type Counted } from '#core/sowing/seed-age'
 import type { Crop } from '#core/sowing/crop'
 import type { Context } from './context'
@@ -90,18 +91,18 @@ function lossesOf(calibrations: Context['calibrations'] | undefined): SowingRequ
 }
 
 /** What is wrong with a sowing, each at its field. */
-export function sowingRecordProblems(record: SowingRecord, known: Reckoned): Problem[] {
+export function sowingRecordProblems(record: SowingRecord, known: Reckoned): Problem<RefusalKind>[] {
   const request = asSowingRequest(record, known)
-  if (!request) return [{ path: ['cropId'], message: 'This crop is not in the book.' }]
+  if (!request) return [wrongAt(['cropId'], 'unknownCrop')]
   const mixes = (request.stages ?? []).flatMap(({ recipeId }, i) =>
     recipeId === null || known.book.knowsMix(recipeId)
       ? []
-      : [{ path: ['stages', i, 'recipeId'], message: 'This recipe is not known.' }],
+      : [wrongAt(['stages', i, 'recipeId'], 'unknown', { what: 'recipe' })],
   )
   return [
     ...(record.packetId === null || known.packets.has(record.packetId)
       ? []
-      : [{ path: ['packetId'], message: 'This packet is not known.' }]),
+      : [wrongAt(['packetId'], 'unknown', { what: 'packet' })]),
     ...sowingProblems(request, known.frame, known.book),
     ...mixes,
   ]

@@ -1,5 +1,6 @@
+import type { RefusalKind } from '#shared/messages/refusals'
 import { layoutProblems } from '#core/trays/layout'
-import { within, type Problem } from '#core/problem'
+import { within, type Problem, wrongAt } from '#core/problem'
 import type { Context } from './context'
 import type { TrayRecord } from '../records/tray'
 import { layoutOf } from '../records/tray-layout'
@@ -8,22 +9,14 @@ import { layoutOf } from '../records/tray-layout'
 export function trayProblems(
   record: TrayRecord,
   { containers, crops }: Pick<Context, 'containers' | 'crops'>,
-): Problem[] {
+): Problem<RefusalKind>[] {
   const container = containers.get(record.containerId)
-  if (!container) return [{ path: ['containerId'], message: 'This container is not known.' }]
+  if (!container) return [wrongAt(['containerId'], 'unknown', { what: 'container' })]
   return [
     ...layoutProblems(layoutOf(record), container),
-    ...(record.cut
-      ? within(
-          ['cut', 'column'],
-          record.cut.column,
-          1,
-          Math.max(1, record.columns - 1),
-          `It is cut after column 1 to ${record.columns - 1}.`,
-        )
-      : []),
+    ...(record.cut ? within(['cut', 'column'], record.cut.column, 1, Math.max(1, record.columns - 1)) : []),
     ...record.groups.flatMap(({ cropId }, i) =>
-      crops.has(cropId) ? [] : [{ path: ['groups', i, 'cropId'], message: 'This crop is not in the book.' }],
+      crops.has(cropId) ? [] : [wrongAt(['groups', i, 'cropId'], 'unknownCrop')],
     ),
   ]
 }

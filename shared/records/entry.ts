@@ -1,3 +1,4 @@
+import { wrongAt } from '#core/problem'
 import * as z from 'zod'
 import { JOB_KINDS } from '#core/season/today/job'
 import { CHANGES } from '#core/trays/change'
@@ -283,14 +284,10 @@ export const entry = ruled(fields, ({ kind, subjects, climate, placeId, measured
     const { from, to, unit, name: of } = calibrationById(what)
     return value >= from && value <= to
       ? []
-      : [{ path: ['measured', i, 'value'], message: `${of}: ${from} to ${to} ${unit}, not ${value}.` }]
+      : [wrongAt(['measured', i, 'value'], 'measuredOutside', { of, from, to, unit, value })]
   }),
-  ...(subjects.length === 0 && !OF_THE_DAY.includes(kind)
-    ? [{ path: ['subjects'], message: 'Say what it was for.' }]
-    : []),
-  ...(climate.length && placeId === null
-    ? [{ path: ['placeId'], message: 'Say in which place it was measured.' }]
-    : []),
+  ...(subjects.length === 0 && !OF_THE_DAY.includes(kind) ? [wrongAt(['subjects'], 'whatFor')] : []),
+  ...(climate.length && placeId === null ? [wrongAt(['placeId'], 'whichPlace')] : []),
 ])
 export type EntryRecord = z.output<typeof entry>
 /** Where nobody measured anything of what really happened. */

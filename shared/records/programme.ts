@@ -1,3 +1,4 @@
+import { wrongAt } from '#core/problem'
 import * as z from 'zod'
 import { FEEDING_METHODS, type ProgrammeRequest } from '#core/feed/programme'
 import { amount, amountIn, day, id, name, reference, ruled } from './rules'
@@ -29,7 +30,6 @@ export const programme = ruled(
       )
       .max(12, 'A schedule has at most 12 stages.'),
   }),
-  (value) =>
-    value.stages.length ? [] : [{ path: ['stages'], message: 'A programme needs at least one stage.' }],
+  (value) => (value.stages.length ? [] : [wrongAt(['stages'], 'noStage')]),
 )
 export type ProgrammeRecord = z.output<typeof programme>

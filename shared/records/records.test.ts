@@ -1,3 +1,4 @@
+import { sayProblem } from '../messages/refusals'
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
 import * as z from 'zod'
@@ -82,7 +83,7 @@ describe('what crosses the wire', () => {
         expect(read.success).toBe(rules.length === 0)
         if (!read.success)
           expect(problemsFrom(read.error).map(({ path, message }) => [printPath(path), message])).toEqual(
-            rules.map(({ path, message }) => [printPath(path), message]),
+            rules.map((problem) => [printPath(problem.path), sayProblem(problem)]),
           )
       }),
     )

@@ -1,3 +1,4 @@
+import type { AnyProblem } from '../messages/refusals'
 import { describe, expect, it } from '@jest/globals'
 import { SEASON } from '../test/season'
 import fc from 'fast-check'
@@ -6,7 +7,7 @@ import { planProgramme } from '#core/feed/programme'
 import { catalogueOf } from '#core/catalogue'
 import { MATERIALS } from '#core/media/materials'
 import { STARTING_RECIPES } from '#core/media/recipes'
-import { printPath, type Problem } from '#core/problem'
+import { printPath } from '#core/problem'
 import { comesPressed, goodsUnit, packHolds } from '#core/supplies/goods'
 import type * as z from 'zod'
 import { problemsFrom } from './rules'
@@ -28,7 +29,7 @@ import { tool } from './tool'
 /* What is typed wrong is refused at its field, in words; each row is a slip somebody makes. */
 
 const ID = '0b1a5700-0000-4000-8000-000000000001'
-const at = (problems: readonly Problem[]) => problems.map(({ path }) => printPath(path))
+const at = (problems: readonly AnyProblem[]) => problems.map(({ path }) => printPath(path))
 /** Fields that a schema refuses; every message is a sentence. */
 function refused(schema: z.ZodType, value: unknown): string[] {
   const read = schema.safeParse(value)

@@ -1,18 +1,19 @@
 import * as z from 'zod'
 import type { Day } from '#core/calendar/day'
-import type { Problem } from '#core/problem'
+import { wrongAt, type Problem } from '#core/problem'
+import { sayProblem, type AnyProblem, type RefusalKind, type SaidProblem } from '../messages/refusals'
 
 /** A schema that also obeys the rules of the trade, stated once in core; each problem lands on its field. */
 export function ruled<Schema extends z.ZodType>(
   schema: Schema,
-  problemsOf: (value: z.output<Schema>) => readonly Problem[],
+  problemsOf: (value: z.output<Schema>) => readonly AnyProblem[],
 ) {
   return schema.superRefine((value, context) => {
-    for (const { path, message } of found(value, context.issues.length > 0))
-      context.addIssue({ code: 'custom', path: [...path], message })
+    for (const problem of found(value, context.issues.length > 0))
+      context.addIssue({ code: 'custom', path: [...problem.path], message: sayProblem(problem) })
   })
   /** What lies outside its edges is told already, and the rules are made for what lies inside. */
-  function found(value: z.output<Schema>, isTold: boolean): readonly Problem[] {
+  function found(value: z.output<Schema>, isTold: boolean): readonly AnyProblem[] {
     try {
       return problemsOf(value)
     } catch (error) {
@@ -23,7 +24,7 @@ export function ruled<Schema extends z.ZodType>(
 }
 
 /** The problems Zod found, in the words and paths of core. */
-export function problemsFrom(error: z.ZodError): Problem[] {
+export function problemsFrom(error: z.ZodError): SaidProblem[] {
   return error.issues.map((issue) => ({
     path: issue.path.filter((key): key is string | number => typeof key !== 'symbol'),
     message: inWords(issue),
@@ -95,7 +96,5 @@ export const basedOn = reference
 export const basedOnProblems = (
   { basedOn: corrects }: { basedOn: string | null },
   base: ReadonlyMap<string, unknown>,
-): Problem[] =>
-  corrects === null || base.has(corrects)
-    ? []
-    : [{ path: ['basedOn'], message: 'There is nothing of that name to correct.' }]
+): Problem<RefusalKind>[] =>
+  corrects === null || base.has(corrects) ? [] : [wrongAt(['basedOn'], 'nothingToCorrect')]

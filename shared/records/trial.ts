@@ -1,3 +1,4 @@
+import { wrongAt } from '#core/problem'
 import * as z from 'zod'
 import { TRIAL_QUESTIONS } from '#core/trials/trial'
 import { day, id, name, ruled } from './rules'
@@ -33,7 +34,7 @@ export const trial = ruled(
     arms.flatMap(({ code }, i) =>
       arms.findIndex((one) => one.code === code) === i
         ? []
-        : [{ path: ['arms', i, 'code'], message: `Two sides are called ${code}.` }],
+        : [wrongAt(['arms', i, 'code'], 'sideTwice', { code })],
     ),
 )
 export type TrialRecord = z.output<typeof trial>

@@ -1,8 +1,9 @@
+import type { AnyProblem } from '#shared/messages/refusals'
 import { present } from '#core/present'
 import { first } from '#core/numeric/at'
 import { CALIBRATIONS, calibrationById, type CalibrationId } from '#core/learning/calibrations'
 import { SEEN_IDS } from '#core/signs/seen'
-import type { Problem } from '#core/problem'
+import { wrongAt } from '#core/problem'
 import { dayFrom } from '#core/calendar/day'
 import type { Subject, EntryRecord } from '../records/entry'
 import { newEntry, waterRow } from '../records/new-entry'
@@ -93,9 +94,8 @@ export const ENTRIES: Table<'entries'> = {
     const litres = present(said).litres as number | undefined
     const grams = present(said).weight_g as number | undefined
     if ((kind === 'watered' || kind === 'weighed') && trays.length === 0)
-      return [{ path: ['subjects'], message: 'Say which tray it was.' }]
-    if (kind === 'weighed' && grams === undefined)
-      return [{ path: ['weight_g'], message: 'Say what it weighed.' }]
+      return [wrongAt(['subjects'], 'whichTray')]
+    if (kind === 'weighed' && grams === undefined) return [wrongAt(['weight_g'], 'whatWeight')]
     const water =
       kind === 'watered'
         ? trays.map(({ id }) =>
@@ -186,9 +186,9 @@ function measuredOf(
   kind: (typeof CALIBRATIONS)[number]['of'],
   text: string | undefined,
   names: Names,
-): string | Problem {
+): string | AnyProblem {
   if (kind === 'bench') return ''
-  if (!text) return { path: ['of'], message: `Say which ${kind} it is of.` }
+  if (!text) return wrongAt(['of'], 'whichOf', { kind })
   // A jug and a job are kept by their names.
   if (kind === 'jug') return text.trim().toLowerCase().slice(0, 80)
   if (kind === 'job') return text.slice(0, 80)
@@ -225,7 +225,7 @@ export const AIR: Table<'entries'> = {
       ...(said.mix_c === undefined ? {} : { mixC: said.mix_c as number }),
     }))
     const twice = days.find(({ on: day }, i) => days.findIndex((one) => one.on === day) !== i)
-    if (twice) return [{ path: ['on'], message: `${twice.on} is there twice for this place.` }]
+    if (twice) return [wrongAt(['on'], 'dayTwice', { on: twice.on })]
     const last = days.reduce((late, one) => (one.on > late ? one.on : late), first(days).on)
     const { name } = first(lines).place as Named
     return { ...body, name: `Air: ${name}`.slice(0, 120), on: last, climate: days }

@@ -1,9 +1,9 @@
+import { inWords, type AnyProblem, type SaidProblem } from '#shared/messages/refusals'
 import { present } from '#core/present'
 import { at as elementAt, first as firstOf } from '#core/numeric/at'
 import Papa from 'papaparse'
 import { bodyOf, type Bodies, type Stored } from '#shared/records/collections'
 import type { Collection } from '../records/collection-names'
-import type { Problem } from '#core/problem'
 import { printPath } from '#core/problem'
 import type { UnitSystem } from '#core/units/unit'
 import { problemsFrom } from '../records/rules'
@@ -197,7 +197,7 @@ function madeFrom(
   table: Table,
   stood: object | null,
   names: Names,
-): object | readonly Problem[] {
+): object | readonly AnyProblem[] {
   const begun = structuredCloneOf(stood ?? table.begin?.(firstOf(said)) ?? {})
   const body = table.columns.reduce((so, { key, path }) => {
     const value = firstOf(said)[key]
@@ -217,12 +217,15 @@ export function recordFrom<C extends Collection>(
   stood: Bodies[C] | null,
   names: Names,
 ): { body: Bodies[C] } | { problems: LineProblem[] } {
-  const at = (problem: Problem): LineProblem => ({ line: firstOf(record.lines), ...columnOf(problem, table) })
+  const at = (problem: AnyProblem): LineProblem => ({
+    line: firstOf(record.lines),
+    ...columnOf(problem, table),
+  })
   const made = madeFrom(record, table, stood, names)
-  if (Array.isArray(made)) return { problems: (made as Problem[]).map(at) }
+  if (Array.isArray(made)) return { problems: (made as AnyProblem[]).map(at) }
   const read = bodyOf(table.collection as C).safeParse(made)
   if (read.success) return { body: read.data }
-  const missing = ({ path, message }: Problem): Problem => ({
+  const missing = ({ path, message }: SaidProblem): SaidProblem => ({
     path,
     message: path.length && fieldAt(made, path.join('.')) === undefined ? missingIn(table) : message,
   })
@@ -237,7 +240,8 @@ const asField = (value: unknown): unknown =>
       : value
 
 /** The column a problem with a record is in. */
-export function columnOf({ path, message }: Problem, table: Table): { column: string; message: string } {
+export function columnOf(problem: AnyProblem, table: Table): { column: string; message: string } {
+  const { path, message } = inWords(problem)
   const written = printPath(path[0] === 'body' ? path.slice(1) : path).replace(/\[(\d+)\]/g, '.$1')
   const column = table.columns.find((one) => one.key === written || one.path === written)
   if (column) return { column: column.key, message }

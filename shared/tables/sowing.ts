@@ -1,3 +1,4 @@
+import type { AnyProblem } from '#shared/messages/refusals'
 import { present } from '#core/present'
 import { AGEING_PER_YEAR } from '#core/sowing/odds'
 import { BUILT_IN_CROPS } from '#core/sowing/crops'
@@ -5,7 +6,7 @@ import { CROP_FAMILIES } from '#core/sowing/crop'
 import { SCHEDULES } from '#core/season/schedule/schedules'
 import { cropRecordOf } from '../records/as-crop'
 import { codeAt } from '#core/trays/layout'
-import type { Problem } from '#core/problem'
+import { wrongAt } from '#core/problem'
 import type { TrayRecord } from '../records/tray'
 import { column, DAY, named, NUMBER, oneOf, PERCENT, quantity, TEXT, WHOLE, YES } from './column'
 import { bookId, ID, inBook, sameOwn } from './goods'
@@ -117,7 +118,7 @@ export const TRAYS: Table<'trays'> = {
   ],
   group: ({ id, tray }) => String(id ?? folded(String(tray))),
   make: (lines, body) => {
-    const problems: Problem[] = []
+    const problems: AnyProblem[] = []
     const [first] = lines
     const { id: containerId } = present(first).container as Named
     const said = lines.map((line) => ({
@@ -131,18 +132,17 @@ export const TRAYS: Table<'trays'> = {
     const rows = Math.max(Number(body.rows ?? 0), ...said.map(({ row }) => row))
     const columns = Math.max(Number(body.columns ?? 0), ...said.map(({ cell }) => cell))
     if (rows > 40 || columns > 60 || said.some(({ row, cell }) => row < 1 || cell < 1))
-      return [{ path: ['row'], message: 'Rows go from 1 to 40 and cells from 1 to 60.' }]
+      return [wrongAt(['row'], 'rowsOrCells', { rows: 40, cells: 60 })]
     const stood = (body.groups ?? []) as TrayRecord['groups']
     const groups = new Map<string, TrayRecord['groups'][number]>()
     const cells = Array<string>(rows * columns).fill('')
     const seen = new Set<number>()
     for (const { row, cell, crop, name, group, seeds } of said) {
       const at = (row - 1) * columns + cell - 1
-      if (seen.has(at)) problems.push({ path: ['cell'], message: `Row ${row}, cell ${cell} is there twice.` })
+      if (seen.has(at)) problems.push(wrongAt(['cell'], 'cellTwice', { row, cell }))
       seen.add(at)
       if (!crop) {
-        if (name)
-          problems.push({ path: ['crop'], message: `Row ${row}, cell ${cell}: say the crop of “${name}”.` })
+        if (name) problems.push(wrongAt(['crop'], 'cellOfNoCrop', { row, cell, name }))
         continue
       }
       const known = [...groups.values()].find((one) =>

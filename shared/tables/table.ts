@@ -1,6 +1,6 @@
 import type { Bodies, Stored } from '#shared/records/collections'
 import type { Collection } from '../records/collection-names'
-import type { Problem } from '#core/problem'
+import type { AnyProblem } from '../messages/refusals'
 import type { Column } from './column'
 import type { Names } from './names'
 
@@ -23,7 +23,7 @@ export interface Table<C extends Collection = Collection> {
     body: Record<string, unknown>,
     names: Names,
     stands: boolean,
-  ) => object | readonly Problem[]
+  ) => object | readonly AnyProblem[]
   /** What makes two records the same thing, where no id is given; null where nothing does. */
   readonly same?: (body: Bodies[C], names: Names) => string | null
   /** Of entries only those that hold something in this field. */

@@ -1,3 +1,4 @@
+import { sayProblem } from '#shared/messages/refusals'
 import { dayFrom, type Day } from '#core/calendar/day'
 import { bodyOf, type Bodies, type Everything, type Stored } from '../records/collections'
 import { COLLECTION_NAMES, type Collection } from '../records/collection-names'
@@ -44,7 +45,7 @@ export function after(kept: Everything, changes: readonly Change[]): Everything 
     } else if (change.do === 'update') {
       const stood = list(change.collection).find(({ id }) => id === change.id)!
       const made = (change.make as (one: unknown) => object)(stood)
-      if (isRefusal(made)) throw new Error(made.refused[0]!.message)
+      if (isRefusal(made)) throw new Error(sayProblem(made.refused[0]!))
       Object.assign(next, {
         [change.collection]: list(change.collection).map((one) =>
           one === stood ? stored(change.id, made, stood, 0) : one,

@@ -1,3 +1,4 @@
+import { sayWrong } from '#shared/messages/refusals'
 import { concentrationOf } from '#core/feed/rate'
 import { readRate } from '#core/language/rule'
 import { density, type Feed } from '#core/feed/feed'
@@ -54,7 +55,7 @@ export const looseReading = (material: Material, units: UnitSystem): Reading => 
     read(written) {
       const said = packsSaid(written, material)
       if (!said) return volume.read(written)
-      return 'amount' in said ? { ok: true, value: said.amount } : { ok: false, message: said.message }
+      return 'amount' in said ? { ok: true, value: said.amount } : { ok: false, message: sayWrong(said) }
     },
   }
 }

@@ -1,7 +1,7 @@
 <script setup lang="ts" generic="C extends Collection">
 import { Form } from '@primevue/forms'
 import { zodResolver } from '@primevue/forms/resolvers/zod'
-import type { Problem } from '#core/problem'
+import type { AnyProblem } from '#shared/messages/refusals'
 import { bodyOf, type Bodies, type Stored } from '#shared/records/collections'
 import type { Collection } from '#shared/records/collection-names'
 import { problemsFrom } from '#shared/records/rules'
@@ -18,7 +18,7 @@ const props = defineProps<{
   /** What a new one begins with. */
   first: Bodies[C]
   /** Rules that need to know more than the record. */
-  alsoWrong?: (body: Bodies[C]) => readonly Problem[]
+  alsoWrong?: (body: Bodies[C]) => readonly AnyProblem[]
   /** The last touch before it is kept, such as a name that was left open. */
   finish?: (body: Bodies[C]) => Bodies[C]
 }>()
@@ -30,7 +30,7 @@ const { first: unreadable } = provideUnreadable()
 
 const schema = bodyOf(props.collection)
 const whole = () => props.finish?.(copyOf(draft.value)) ?? draft.value
-const problems = computed((): readonly Problem[] => {
+const problems = computed((): readonly AnyProblem[] => {
   const read = schema.safeParse(whole())
   if (!read.success) return problemsFrom(read.error)
   return props.alsoWrong?.(draft.value) ?? []

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { messageAt } from '#shared/messages/refusals'
 import { present } from '#core/present'
 import { first } from '#core/numeric/at'
 import { soakIn, solutionFor, vesselsToCarry } from '#core/feed/drink'
@@ -58,7 +59,7 @@ const cans = computed(() => soak.value && feed.plan && vesselsToCarry(soak.value
 
 const ratio = ref<number | null>(null)
 const ratioProblem = computed(() =>
-  ratio.value === null ? undefined : injectorProblems(ratio.value)[0]?.message,
+  ratio.value === null ? undefined : messageAt(injectorProblems(ratio.value), 'ratio'),
 )
 const injector = computed(() =>
   ratio.value !== null && !ratioProblem.value && solution.value && feed.plan

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { messageAt } from '#shared/messages/refusals'
 import { ecOfFeed, EC_LIMITS_MS_PER_CM } from '#core/feed/ec'
 import { ALKALINITY_MOST_MG_PER_L, blendWithRain, rainForAlkalinity, waterProblems } from '#core/feed/water'
 import { printNumber, printShare } from '#core/units/format'
@@ -16,7 +17,7 @@ const draft = ref({
 })
 const kept = computed(() => household.record?.water ?? null)
 const problems = computed(() => waterProblems(draft.value, rainShare.value))
-const problemAt = (field: string) => problems.value.find(({ path }) => path[0] === field)?.message
+const problemAt = (field: string) => messageAt(problems.value, field)
 const changed = computed(() => JSON.stringify(kept.value) !== JSON.stringify(draft.value))
 
 const salts = computed(() => {

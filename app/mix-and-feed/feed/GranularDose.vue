@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { messageAt } from '#shared/messages/refusals'
 import { present } from '#core/present'
 import { first } from '#core/numeric/at'
 import { forPlantingHole, granularFor, TOP_DRESS_EVERY_WEEKS, topDressDays } from '#core/feed/granular'
@@ -12,9 +13,7 @@ const containerId = ref('pot-10cm')
 const feed = computed(() => choices.value.find(({ id }) => id === feedId.value) ?? first(choices.value))
 const rate = ref<number | null>(null)
 const gPerL = computed(() => rate.value ?? feed.value.labelRatePerL ?? 3)
-const problem = computed(
-  () => within(['rate'], gPerL.value, 0.01, 50, 'A rate is 0.01 to 50 g a litre of mix.')[0]?.message,
-)
+const problem = computed(() => messageAt(within(['rate'], gPerL.value, 0.01, 50, 'g/L'), 'rate'))
 const container = computed(() => present(context.containers.get(containerId.value)))
 const dose = computed(() => (problem.value ? null : granularFor(feed.value, gPerL.value, container.value)))
 const hole = computed(() => (problem.value ? null : forPlantingHole(feed.value, gPerL.value)))

@@ -83,7 +83,7 @@ const FITS = { fair: '', rough: '', 'too small': 'too coarse', 'too many': 'too 
     </template>
     <div v-else role="status">
       <p><strong>No dose yet.</strong></p>
-      <p>{{ said(feed.problems[0]?.message ?? '') }}</p>
+      <p>{{ said(feed.problem ?? '') }}</p>
     </div>
   </div>
 </template>

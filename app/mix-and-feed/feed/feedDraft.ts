@@ -1,4 +1,5 @@
 import { first, at } from '#core/numeric/at'
+import { sayProblemOf } from '#shared/messages/refusals'
 import { dequal } from 'dequal'
 import { doseProblems, planDose, strengthAtLabelRate, type DosePlan } from '#core/feed/dose'
 import { dissolvesNitrogen, feedProblems, type Feed } from '#core/feed/feed'
@@ -81,6 +82,7 @@ export const useFeedDraft = defineStore('feedDraft', () => {
     tools: context.tools,
   }))
   const problems = computed(() => doseProblems(request.value))
+  const problem = computed(() => problems.value[0] && sayProblemOf(problems.value[0], 'feedings'))
   const plan = computed((): DosePlan | null => (problems.value.length ? null : planDose(request.value)))
   const labelStrength = computed(() =>
     feedProblems(feed.value).length ? null : strengthAtLabelRate(feed.value),
@@ -210,6 +212,7 @@ export const useFeedDraft = defineStore('feedDraft', () => {
     growthStage,
     feed,
     problems,
+    problem,
     plan,
     labelStrength,
     problemAt,

@@ -1,4 +1,5 @@
 import { first } from '#core/numeric/at'
+import { sayProblemOf } from '#shared/messages/refusals'
 import { dequal } from 'dequal'
 import { FEEDS } from '#core/feed/feeds'
 import { habitOf, planProgramme, type FeedingMethod, type ProgrammePlan } from '#core/feed/programme'
@@ -48,6 +49,7 @@ export const useProgrammeDraft = defineStore('programmeDraft', () => {
   const { saving, dismiss, keep } = useRecordSaving('programmes', draft, (stored) => put(stored))
 
   const problems = computed(() => programmeRecordProblems(draft.value, context.whole))
+  const problem = computed(() => problems.value[0] && sayProblemOf(problems.value[0], 'programmes'))
   const request = computed(() =>
     problems.value.length ? null : asProgrammeRequest(draft.value, context.whole),
   )
@@ -104,6 +106,7 @@ export const useProgrammeDraft = defineStore('programmeDraft', () => {
     change,
     restart,
     problems,
+    problem,
     request,
     plan,
     problemAt,

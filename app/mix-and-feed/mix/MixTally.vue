@@ -158,7 +158,7 @@ const roundingText = (line: MaterialLine) => {
     </template>
     <div v-else class="waiting" role="status">
       <p><strong>Nothing to measure yet.</strong></p>
-      <p>{{ said(mix.problems[0]?.message ?? '') }}</p>
+      <p>{{ said(mix.problem ?? '') }}</p>
     </div>
   </section>
 </template>

@@ -2,7 +2,7 @@
 import { counted } from '#core/text/plurals'
 import { measuredCurve, FAR_APART, homeTestProblems, measuredBy } from '#core/media/home-test'
 import { runOfWeights, runProblems, type HomeTest, type TestRun } from '#core/media/home-test'
-import { messageAt } from '#core/problem'
+import { messageAt } from '#shared/messages/refusals'
 import { printShare } from '#core/units/format'
 
 /** A mix measured at home in five steps: how much it holds, and how much air is left. From then on it counts as measured. */

@@ -1,4 +1,5 @@
 import { at, first } from '#core/numeric/at'
+import { sayProblemOf } from '#shared/messages/refusals'
 import { dequal } from 'dequal'
 import { COVER_IS_THE_MIX, DEFAULT_ALLOWANCES, plainBatch } from '#core/media/batch-request'
 import { planBatch, type BatchPlan } from '#core/media/batch'
@@ -63,6 +64,7 @@ export const useMixDraft = defineStore('mixDraft', () => {
   })
 
   const problems = computed(() => batchRecordProblems(draft.value, context.whole))
+  const problem = computed(() => problems.value[0] && sayProblemOf(problems.value[0], 'batches'))
   /** Litres, scoops, packs: null while something is wrong with what was asked. */
   const plan = computed((): BatchPlan | null =>
     problems.value.length ? null : planBatch(asBatchRequest(draft.value, context.whole)),
@@ -174,6 +176,7 @@ export const useMixDraft = defineStore('mixDraft', () => {
     change,
     restart,
     problems,
+    problem,
     plan,
     problemAt,
     saving,

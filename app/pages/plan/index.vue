@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { sayProblemOf } from '#shared/messages/refusals'
 import { present } from '#core/present'
 import { useEventListener } from '@vueuse/core'
 import { CalendarDays } from '@lucide/vue'
@@ -70,7 +71,7 @@ async function copyCalendar() {
       <ul v-if="season.unplanned.length" class="unplanned">
         <li v-for="one in season.unplanned" :key="one.id" class="problem">
           <button type="button" class="name" @click="selected = one.id">{{ one.body.name }}</button>
-          {{ said(one.problem.message) }}
+          {{ said(sayProblemOf(one.problem, 'sowings')) }}
         </li>
       </ul>
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
+import { messageAt } from '#shared/messages/refusals'
 import { present } from '#core/present'
 import { counted } from '#core/text/plurals'
-import { printPath } from '#core/problem'
 import {
   LABEL_SIZES,
   onPlainPaper,
@@ -77,7 +77,7 @@ const sheet = computed(() =>
 const places = computed(() => sheet.value.columns * sheet.value.rows)
 watch(places, (most) => start.value !== null && start.value > most && (start.value = 1))
 const problems = computed(() => sheetProblems(sheet.value))
-const problemAt = (field: string) => problems.value.find(({ path }) => printPath(path) === field)?.message
+const problemAt = (field: string) => messageAt(problems.value, field)
 const startProblem = computed(() =>
   start.value !== null && Number.isInteger(start.value) && start.value >= 1 && start.value <= places.value
     ? undefined

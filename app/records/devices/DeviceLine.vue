@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { sayDeviceDoubt } from '#shared/messages/readings'
 import { faultsOf, MEASURES, QUANTITIES } from '#core/readings/kinds'
 import { daysSinceCalibrated, wantsSolution } from '#core/readings/dose-by-ec'
 import { withOutside } from '#core/season/schedule/stays'
@@ -107,7 +108,7 @@ const silent = computed(() => MEASURES[body.value.kind].length > 0 && props.sour
       />
     </div>
     <template v-for="one in sources" :key="`${one.quantity} doubt`">
-      <p v-if="one.doubt" class="doubt" role="status">{{ said(one.doubt.message) }}</p>
+      <p v-if="one.doubt" class="doubt" role="status">{{ said(sayDeviceDoubt(one.doubt)) }}</p>
     </template>
     <p v-if="isDue" class="doubt">
       {{

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { sayDeviceDoubt } from '#shared/messages/readings'
 import type { Feed } from '#core/feed/feed'
 import { daysSinceCalibrated, ecPerMgN, saidOfDose } from '#core/readings/dose-by-ec'
 
@@ -29,7 +30,7 @@ const said = computed(() =>
 </script>
 
 <template>
-  <p v-if="pen?.doubt" class="soft">{{ pen.device.body.name }}: {{ pen.doubt.message }}</p>
+  <p v-if="pen?.doubt" class="soft">{{ pen.device.body.name }}: {{ sayDeviceDoubt(pen.doubt) }}</p>
   <p v-else-if="pen && said" class="dose" role="status">
     <strong>{{ pen.device.body.name }}</strong>
     <SimulatedMark v-if="pen.device.body.simulated" />

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { sayDeviceDoubt } from '#shared/messages/readings'
 import { drainLimit, saidOfDrain } from '#core/readings/dose-by-ec'
 
 /** What drains off a tray, by the pen that stands in it. */
@@ -15,6 +16,10 @@ const pen = computed(() =>
 <template>
   <p v-if="pen" role="status">
     <strong>{{ pen.device.body.name }}</strong> <SimulatedMark v-if="pen.device.body.simulated" />:
-    {{ pen.doubt ? pen.doubt.message : saidOfDrain(pen.last.value, drainLimit(daysUp, potted), capacityL) }}
+    {{
+      pen.doubt
+        ? sayDeviceDoubt(pen.doubt)
+        : saidOfDrain(pen.last.value, drainLimit(daysUp, potted), capacityL)
+    }}
   </p>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { sayDeviceDoubt } from '#shared/messages/readings'
 import { LUX_PER_PPFD } from '#core/readings/air-of-day'
 import { heightFor, LIGHT_WANTED, type Lamp } from '#core/places/light'
 import { printNumber } from '#core/units/format'
@@ -22,7 +23,7 @@ const at = computed(() => (ppfd.value >= 5 ? heightFor(measured.value, props.hou
 </script>
 
 <template>
-  <p v-if="meter?.doubt" class="soft">{{ meter.device.body.name }}: {{ meter.doubt.message }}</p>
+  <p v-if="meter?.doubt" class="soft">{{ meter.device.body.name }}: {{ sayDeviceDoubt(meter.doubt) }}</p>
   <div v-else-if="meter" class="live stack-s" role="status">
     <p>
       <strong>{{ meter.device.body.name }}</strong> <SimulatedMark v-if="meter.device.body.simulated" />:

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { sayDeviceDoubt } from '#shared/messages/readings'
 import { present } from '#core/present'
 import { first } from '#core/numeric/at'
 import { Scale } from '@lucide/vue'
@@ -25,7 +26,7 @@ const doubted = computed(() => scales.value.find(({ doubt }) => doubt !== null))
       <Button @click="emit('take', Math.round(readings.weight.grams))">Take this weight</Button>
     </template>
     <p v-else-if="doubted" class="soft">
-      {{ doubted.device.body.name }}: {{ present(doubted.doubt).message }}
+      {{ doubted.device.body.name }}: {{ sayDeviceDoubt(present(doubted.doubt)) }}
     </p>
     <p v-else class="soft">
       Nothing is steady on {{ first(scales).device.body.name }}

@@ -1,8 +1,9 @@
 <script setup lang="ts">
+import { sayApart } from '#shared/messages/readings'
 import { present } from '#core/present'
 import { weightAt } from '#core/water/follow'
 import { dayOf } from '#core/water/watering-events'
-import { disagreement } from '#core/water/weighing'
+import { disagreementG } from '#core/water/weighing'
 import { wetRisk } from '#core/water/wet'
 import { printNumber } from '#core/units/format'
 import type { Stored } from '#shared/records/collections'
@@ -31,7 +32,7 @@ const risk = computed(() =>
 )
 const apart = computed(() =>
   here.value
-    ? disagreement(
+    ? disagreementG(
         here.value.wateringEvents.flatMap((one) =>
           one.kind === 'weighed' && one.moment === 'now' ? [one] : [],
         ),
@@ -123,7 +124,7 @@ const saidOf = (one: (typeof last.value)[number]) =>
           <li v-for="one in risk.todo" :key="one">{{ one }}</li>
         </ul>
       </div>
-      <p v-if="apart" class="problem">{{ apart }}</p>
+      <p v-if="apart !== null" class="problem">{{ sayApart(apart, mass) }}</p>
       <p v-if="here.followed.doubted.length" class="problem">
         {{
           here.followed.doubted.length === 1

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { sayWeightDoubt } from '#shared/messages/readings'
 import { present } from '#core/present'
 import { isScale, TOOL_HABITS } from '#core/feed/tool'
 import type { Day } from '#core/calendar/day'
@@ -33,6 +34,7 @@ const sdG = computed(() => {
   return kind ? Math.max(3, TOOL_HABITS[kind].absoluteG ?? SCALE_SD_G) : SCALE_SD_G
 })
 const net = computed(() => (grams.value === null ? null : grams.value - (extra.value ?? 0)))
+const { mass } = useMeasures()
 const doubt = computed(() =>
   net.value === null ? null : doubtOf(props.store.store, net.value, moment.value, props.plantsG),
 )
@@ -79,7 +81,7 @@ const entry = () =>
       dimension="mass"
       :typical="onScale"
       hint="with its saucer and all that is in it"
-      :problem="doubt?.kind === 'refused' ? doubt.message : undefined"
+      :problem="doubt?.kind === 'refused' ? sayWeightDoubt(doubt, mass) : undefined"
     />
     <LiveWeight @take="grams = $event" />
     <ChoiceField
@@ -95,7 +97,7 @@ const entry = () =>
       optional
       hint="a board or a basin under it; empty where nothing"
     />
-    <p v-if="doubt?.kind === 'asked'" class="problem" role="alert">{{ doubt.message }}</p>
+    <p v-if="doubt?.kind === 'asked'" class="problem" role="alert">{{ sayWeightDoubt(doubt, mass) }}</p>
     <CheckField v-if="doubt?.kind === 'asked'" v-model="sure" label="It is so: keep it" />
     <ChoiceField
       v-if="scales.length > 1"

@@ -1,6 +1,6 @@
 import { at as elementAt } from '../../numeric/at'
 import { cellVolume, type Container } from '../../containers/container'
-import { wholeWithin, within, type Problem } from '../../problem'
+import { wholeWithin, within, type Problem, wrongAt } from '../../problem'
 
 /** What happens to the plants at the start of a stage. */
 export const STAGE_KINDS = ['sow', 'broadcast', 'prick out', 'pot up', 'harden', 'set in'] as const
@@ -149,38 +149,24 @@ export function scheduleProblems(
   const [first] = stages
   const opens = first?.kind === 'sow' || first?.kind === 'broadcast'
   return [
-    ...(opens && first.containerId
-      ? []
-      : [{ path: [], message: 'A schedule begins with sowing into a container.' }]),
+    ...(opens && first.containerId ? [] : [wrongAt([], 'beginsWithSowing')]),
     ...stages.flatMap((one, i) => [
       ...(i > 0 && (one.kind === 'sow' || one.kind === 'broadcast')
-        ? [{ path: [i, 'kind'], message: 'Seed is sown once, at the foot of the schedule.' }]
+        ? [wrongAt([i, 'kind'], 'sownTwice')]
         : []),
       ...(one.containerId !== null && !findContainer(one.containerId)
-        ? [{ path: [i, 'containerId'], message: 'This container is not known.' }]
+        ? [wrongAt([i, 'containerId'], 'unknown', { what: 'container' })]
         : []),
       ...shrinks(stages, i, findContainer),
-      ...(one.plantsEach == null
-        ? []
-        : wholeWithin([i, 'plantsEach'], one.plantsEach, 1, 50, 'One container holds 1 to 50 plants.')),
-      ...(one.elsewhere
-        ? within([i, 'elsewhere', 'share'], one.elsewhere.share, 0.01, 0.99, 'A part of 1 to 99 %.')
-        : []),
-      ...(one.days === null
-        ? []
-        : wholeWithin([i, 'days'], one.days, 1, 200, 'A stage lasts 1 to 200 whole days.')),
-      ...(one.nMgPerL === null
-        ? []
-        : within([i, 'nMgPerL'], one.nMgPerL, 0, 1000, 'Strength is 0 to 1000 mg/L of nitrogen.')),
+      ...(one.plantsEach == null ? [] : wholeWithin([i, 'plantsEach'], one.plantsEach, 1, 50)),
+      ...(one.elsewhere ? within([i, 'elsewhere', 'share'], one.elsewhere.share, 0.01, 0.99, 'share') : []),
+      ...(one.days === null ? [] : wholeWithin([i, 'days'], one.days, 1, 200, 'days')),
+      ...(one.nMgPerL === null ? [] : within([i, 'nMgPerL'], one.nMgPerL, 0, 1000, 'mg/L of nitrogen')),
       ...(one.everyDays === null || one.everyDays === 0
         ? []
-        : within([i, 'everyDays'], one.everyDays, 1, 60, 'Feed every 1 to 60 days, or 0 for never.')),
-      ...(one.lightHours === null
-        ? []
-        : within([i, 'lightHours'], one.lightHours, 0, 24, 'A day has 0 to 24 hours of light.')),
-      ...(one.mixC === null
-        ? []
-        : within([i, 'mixC'], one.mixC, 5, 40, 'A mix is kept between 5 and 40 °C.')),
+        : within([i, 'everyDays'], one.everyDays, 1, 60, 'days, or 0 for never')),
+      ...(one.lightHours === null ? [] : within([i, 'lightHours'], one.lightHours, 0, 24, 'hours')),
+      ...(one.mixC === null ? [] : within([i, 'mixC'], one.mixC, 5, 40, '°C')),
     ]),
   ]
 }
@@ -201,7 +187,7 @@ function shrinks(
     const before = at(i)
     if (!before || elementAt(stages, i).kind === 'broadcast') continue
     return cellVolume(here).value < cellVolume(before).value
-      ? [{ path: [index, 'containerId'], message: `${here.name} is smaller than ${before.name} below it.` }]
+      ? [wrongAt([index, 'containerId'], 'smallerPot', { here: here.name, before: before.name })]
       : []
   }
   return []

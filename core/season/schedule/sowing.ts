@@ -1,7 +1,7 @@
 import { present } from '../../present'
 import { at as elementAt, first as firstOf, last as lastOf } from '../../numeric/at'
 import type { Container } from '../../containers/container'
-import { printPath, under, wholeWithin, within, type Problem } from '../../problem'
+import { under, wholeWithin, within, type Problem, refuse, wrongAt } from '../../problem'
 import { countsSeedlings, type Crop } from '../../sowing/crop'
 import { daysUp, LATE_AT, RESOW_AT } from '../../sowing/emergence'
 import { daysByWarmth } from '../../sowing/warmth'
@@ -63,26 +63,19 @@ export const stagesOf = (
 export function sowingProblems(request: SowingRequest, frame: SeasonFrame, book: SeasonBook): Problem[] {
   const { plants, outOn, sowOn, germination, certainty, seedsPerCell } = request
   const each = [
-    ...(Number.isInteger(plants) ? [] : [{ path: ['plants'], message: 'Count whole plants.' }]),
-    ...within(['plants'], plants, 1, 20_000, 'A sowing raises 1 to 20 000 plants.'),
+    ...wholeWithin(['plants'], plants, 1, 20_000),
     ...dayProblems('outOn', outOn, frame),
     ...dayProblems('sowOn', sowOn, frame),
     ...(outOn && sowOn && isDay(outOn) && isDay(sowOn) && sowOn >= outOn
-      ? [{ path: ['sowOn'], message: 'It is sown before it goes out.' }]
+      ? [wrongAt(['sowOn'], 'sownAfterOut')]
       : []),
-    ...(germination === null
-      ? []
-      : within(['germination'], germination, 0.01, 1, 'Germination is above 0: 1 to 100 %.')),
-    ...(request.cells == null
-      ? []
-      : wholeWithin(['cells'], request.cells, 1, MAX_CELLS, 'Sow 1 to 100 000 whole cells.')),
-    ...within(['certainty'], certainty, 0.5, 0.999, 'Certainty lies between 50 and 99.9 %.'),
-    ...within(['seedYears'], request.seedYears, 0, 30, 'Seed is 0 to 30 years old.'),
-    ...(seedsPerCell === null
-      ? []
-      : wholeWithin(['seedsPerCell'], seedsPerCell, 1, 50, 'A cell takes 1 to 50 whole seeds.')),
+    ...(germination === null ? [] : within(['germination'], germination, 0.01, 1, 'share')),
+    ...(request.cells == null ? [] : wholeWithin(['cells'], request.cells, 1, MAX_CELLS)),
+    ...within(['certainty'], certainty, 0.5, 0.999, 'share'),
+    ...within(['seedYears'], request.seedYears, 0, 30, 'years'),
+    ...(seedsPerCell === null ? [] : wholeWithin(['seedsPerCell'], seedsPerCell, 1, 50)),
     ...(request.season === 'autumn' && !request.crop.autumn && outOn === null && sowOn === null
-      ? [{ path: ['season'], message: `${request.crop.name} has no usual autumn date: give it a day.` }]
+      ? [wrongAt(['season'], 'noAutumnDate', { crop: request.crop.name })]
       : []),
     ...under('stages', scheduleProblems(stagesOf(request), book.findContainer)),
   ]
@@ -99,27 +92,21 @@ function tooMany(request: SowingRequest, book: SeasonBook): Problem[] {
     return []
   } catch (error) {
     if (!(error instanceof RangeError)) throw error
-    return [
-      {
-        path: ['plants'],
-        message: `So many plants from seed that comes up so poorly would take more than ${MAX_CELLS.toLocaleString('en')} cells. Raise fewer, or use better seed.`,
-      },
-    ]
+    return [wrongAt(['plants'], 'tooManyCells', { most: MAX_CELLS })]
   }
 }
 
 function dayProblems(key: 'outOn' | 'sowOn', day: Day | null, frame: SeasonFrame): Problem[] {
   if (day === null) return []
-  if (!isDay(day)) return [{ path: [key], message: 'This is not a calendar day.' }]
+  if (!isDay(day)) return [wrongAt([key], 'notADay')]
   const { last } = seasonEnds(frame)
   return Math.abs(daysBetween(last, day)) > FARTHEST_DAYS
     ? [
         {
           path: [key],
-          message:
-            frame.lastFrost === null
-              ? 'That is more than a year and a half from this season.'
-              : `That is outside this season, whose last frost is ${last}.`,
+          ...(frame.lastFrost === null
+            ? { kind: 'farFromSeason' as const }
+            : { kind: 'outsideSeason' as const, values: { lastFrost: last } }),
         },
       ]
     : []
@@ -131,8 +118,7 @@ function dayProblems(key: 'outOn' | 'sowOn', day: Day | null, frame: SeasonFrame
  * @throws RangeError naming the field, for anything `sowingProblems` finds, or more plants than a bench can raise
  */
 export function planSowing(request: SowingRequest, frame: SeasonFrame, book: SeasonBook): PlannedSowing {
-  const [problem] = sowingProblems(request, frame, book)
-  if (problem) throw new RangeError(`${printPath(problem.path)}: ${problem.message}`)
+  refuse(sowingProblems(request, frame, book))
   const { crop } = request
   const stages = stagesOf(request)
   const start = startOf(request, firstOf(stages), book.findContainer)

@@ -1,3 +1,4 @@
+import { sayProblemOf } from '#shared/messages/refusals'
 import { counted } from '#core/text/plurals'
 import { addDays, daysBetween, type Day } from '#core/calendar/day'
 import { extentOf, feedDemands, mixDemands } from '#core/season/demand/demand'
@@ -82,7 +83,7 @@ export async function seasonPaper(principal: Principal, householdId: string, on?
               marks: 'none',
               items: unplanned.map(({ body, problem }) => ({
                 title: body.name,
-                text: print.said(problem.message),
+                text: print.said(sayProblemOf(problem, 'sowings')),
               })),
             } as const,
           ]
