@@ -118,7 +118,7 @@ const AGAIN = `M${node('learned').x + W / 2} ${node('learned').y} L${node('sched
               markerHeight="7"
               orient="auto"
             >
-              <path d="M0 0L8 4L0 8Z" class="tip" />
+              <path d="M0 0L8 4L0 8Z" fill="var(--line-strong)" />
             </marker>
           </defs>
           <g class="heads" aria-hidden="true">
@@ -196,10 +196,6 @@ const AGAIN = `M${node('learned').x + W / 2} ${node('learned').y} L${node('sched
 .back {
   stroke: var(--enamel);
   stroke-dasharray: 6 5;
-}
-
-.tip {
-  fill: var(--line-strong);
 }
 
 .node {

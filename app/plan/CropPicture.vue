@@ -9,7 +9,7 @@ defineProps<{ family: CropFamily }>()
   <svg class="crop" viewBox="0 0 40 40" width="36" height="36" aria-hidden="true">
     <g v-if="family === 'fruiting'">
       <path class="green" d="M20 15c-3-6-9-6-12-3 5 0 8 1 12 3Zm0 0c3-6 9-6 12-3-5 0-8 1-12 3Z" />
-      <circle class="fruit" cx="20" cy="25" r="11" />
+      <circle fill="var(--marigold-wash)" cx="20" cy="25" r="11" />
       <path d="M20 14V7M13 22q2-4 5-4" />
     </g>
     <g v-else-if="family === 'leafy'">
@@ -23,12 +23,12 @@ defineProps<{ family: CropFamily }>()
     </g>
     <g v-else-if="family === 'allium'">
       <path class="green" d="M18 22C17 14 14 8 8 5c5 0 10 5 11 16Zm4 0c1-8 4-14 10-17-5 0-10 5-11 16Z" />
-      <path class="pale" d="M20 18c2 4 9 5 9 12 0 4-4 6-9 6s-9-2-9-6c0-7 7-8 9-12Z" />
+      <path fill="var(--paper-deep)" d="M20 18c2 4 9 5 9 12 0 4-4 6-9 6s-9-2-9-6c0-7 7-8 9-12Z" />
       <path d="M20 20v16M16 24q-2 6 1 11M24 24q2 6-1 11" />
     </g>
     <g v-else-if="family === 'root'">
       <path class="green" d="M20 15C13 12 10 8 11 4c5 1 8 5 9 11Zm0 0c7-3 10-7 9-11-5 1-8 5-9 11Z" />
-      <path class="fruit" d="M12 15h16c2 7-4 17-8 23-4-6-10-16-8-23Z" />
+      <path fill="var(--marigold-wash)" d="M12 15h16c2 7-4 17-8 23-4-6-10-16-8-23Z" />
       <path d="M13 20h5M22 24h5M16 28h4" />
     </g>
     <g v-else-if="family === 'herb'">
@@ -40,7 +40,7 @@ defineProps<{ family: CropFamily }>()
     </g>
     <g v-else-if="family === 'cut flower'">
       <path d="M20 20v18M20 31q7-1 9-6" />
-      <g class="petal">
+      <g fill="var(--water-wash)">
         <ellipse
           v-for="turn in [0, 45, 90, 135, 180, 225, 270, 315]"
           :key="turn"
@@ -51,11 +51,11 @@ defineProps<{ family: CropFamily }>()
           :transform="`rotate(${turn} 20 13)`"
         />
       </g>
-      <circle class="pale" cx="20" cy="13" r="3.500" />
+      <circle fill="var(--paper-deep)" cx="20" cy="13" r="3.500" />
     </g>
     <g v-else>
       <path class="green" d="M4 33c2-8 8-9 16-9s14 1 16 9c-9 3-23 3-32 0Z" />
-      <g class="petal">
+      <g fill="var(--water-wash)">
         <circle
           v-for="[x, y] in [
             [11, 20],
@@ -85,17 +85,5 @@ defineProps<{ family: CropFamily }>()
 
 .green {
   fill: var(--leaf-wash);
-}
-
-.fruit {
-  fill: var(--marigold-wash);
-}
-
-.pale {
-  fill: var(--paper-deep);
-}
-
-.petal {
-  fill: var(--water-wash);
 }
 </style>

@@ -156,13 +156,15 @@ const inRange = (day: Day | null): day is Day =>
     <svg :viewBox="`0 0 ${width} ${height}`" :width="width" :height="height" role="group" :aria-label="text">
       <defs>
         <pattern id="harden" width="8" height="8" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
-          <rect width="8" height="8" class="harden-ground" />
+          <rect width="8" height="8" fill="var(--paper)" />
           <path d="M0 0V8" class="harden-line" />
         </pattern>
       </defs>
       <rect
         v-if="lastFrost"
         class="frost"
+        fill="var(--water-wash)"
+        opacity="0.75"
         :x="scale.left"
         :y="TOP"
         :width="Math.max(0, Math.min(scale.right, scale.x(lastFrost)) - scale.left)"
@@ -171,6 +173,8 @@ const inRange = (day: Day | null): day is Day =>
       <rect
         v-if="inRange(firstFrost)"
         class="frost"
+        fill="var(--water-wash)"
+        opacity="0.75"
         :x="scale.x(firstFrost)"
         :y="TOP"
         :width="scale.right - scale.x(firstFrost)"
@@ -259,11 +263,6 @@ svg {
   font-weight: 600;
 }
 
-.frost {
-  fill: var(--water-wash);
-  opacity: 0.75;
-}
-
 /* A solid edge of the cold: dots are seed that soaks. */
 .frost-line {
   stroke: var(--water-ink);
@@ -282,10 +281,6 @@ svg {
 .today text {
   fill: var(--marigold-ink);
   font-weight: 700;
-}
-
-.harden-ground {
-  fill: var(--paper);
 }
 
 .harden-line {

@@ -92,13 +92,19 @@ const feedBars = computed(() =>
       <rect :x="scale.left" y="0" :width="scale.right - scale.left" :height="top + panels.high" />
     </clipPath>
     <pattern id="over" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
-      <path d="M0 0V7" class="over-line" />
+      <path d="M0 0V7" stroke="var(--beet)" stroke-width="4" />
     </pattern>
     <g class="demand" pointer-events="none">
       <g v-for="one in places" :key="one.place.id">
         <text class="panel" :x="8" :y="one.top - 8">Trays: {{ one.place.name }}</text>
-        <path class="standing" :d="one.standing" clip-path="url(#season-span)" />
-        <path :d="one.over" fill="url(#over)" class="over" clip-path="url(#season-span)" />
+        <path fill="var(--line)" :d="one.standing" clip-path="url(#season-span)" />
+        <path
+          :d="one.over"
+          fill="url(#over)"
+          class="over"
+          stroke="var(--beet)"
+          clip-path="url(#season-span)"
+        />
         <template v-if="one.place.flats !== null">
           <path class="full" :d="`M${scale.left} ${one.full}H${scale.right}`" />
           <text :x="scale.right + 6" :y="one.full + 5">{{ printNumber(one.place.flats) }} fit</text>
@@ -109,7 +115,7 @@ const feedBars = computed(() =>
       </g>
 
       <text class="panel" :x="8" :y="mixFoot - panels.mix - 8">Mix to make</text>
-      <path class="base" :d="`M${scale.left} ${mixFoot}H${scale.right}`" />
+      <path stroke="var(--line-strong)" :d="`M${scale.left} ${mixFoot}H${scale.right}`" />
       <g v-for="bar in mixBars" :key="bar.demand.id">
         <rect
           v-for="layer in bar.layers"
@@ -120,7 +126,15 @@ const feedBars = computed(() =>
           :height="layer.high"
           :fill="textureFill(layer.materialId)"
         />
-        <rect class="outline" :x="bar.x - 6" :y="mixFoot - bar.high" width="13" :height="bar.high" />
+        <rect
+          fill="none"
+          stroke="var(--ink)"
+          stroke-opacity="0.55"
+          :x="bar.x - 6"
+          :y="mixFoot - bar.high"
+          width="13"
+          :height="bar.high"
+        />
         <text
           v-if="labelled.has(bar.x)"
           class="litres"
@@ -133,7 +147,7 @@ const feedBars = computed(() =>
       </g>
 
       <text class="panel" :x="8" :y="feedFoot - panels.feed - 8">Feed to mix</text>
-      <path class="base" :d="`M${scale.left} ${feedFoot}H${scale.right}`" />
+      <path stroke="var(--line-strong)" :d="`M${scale.left} ${feedFoot}H${scale.right}`" />
       <rect
         v-for="(bar, i) in feedBars"
         :key="i"
@@ -156,21 +170,8 @@ text {
   paint-order: stroke;
 }
 
-.over-line {
-  stroke: var(--beet);
-  stroke-width: 4;
-}
-
 .panel {
   font-weight: 650;
-}
-
-.standing {
-  fill: var(--line);
-}
-
-.over {
-  stroke: var(--beet);
 }
 
 .full {
@@ -181,16 +182,6 @@ text {
 .warn {
   fill: var(--beet);
   font-weight: 700;
-}
-
-.base {
-  stroke: var(--line-strong);
-}
-
-.outline {
-  fill: none;
-  stroke: var(--ink);
-  stroke-opacity: 0.55;
 }
 
 .litres {

@@ -83,7 +83,9 @@ const text = computed(() => {
     <text v-else class="name strong" :x="8" :y="y + 14">{{ row.name }}</text>
     <path
       v-if="row.planned.treatOn"
-      class="treat"
+      stroke="var(--water)"
+      stroke-width="3"
+      stroke-dasharray="2 4"
       :d="`M${scale.x(row.planned.treatOn)} ${soil - 5}H${scale.x(row.planned.sowOn)}`"
     />
     <g
@@ -117,7 +119,9 @@ const text = computed(() => {
     </g>
     <circle
       v-if="row.planned.emergeOn"
-      class="up"
+      fill="var(--paper)"
+      stroke="var(--ink)"
+      stroke-width="1.6"
       :cx="scale.x(row.planned.emergeOn)"
       :cy="soil - FIRST - 4"
       r="3.5"
@@ -187,18 +191,6 @@ text {
 
 .harden {
   stroke: var(--line-strong);
-}
-
-.treat {
-  stroke: var(--water);
-  stroke-width: 3;
-  stroke-dasharray: 2 4;
-}
-
-.up {
-  fill: var(--paper);
-  stroke: var(--ink);
-  stroke-width: 1.6;
 }
 
 .out {

@@ -100,7 +100,9 @@ const said = ({ name, count, container, isUp, touch }: Standing) =>
     <rect
       v-for="(slot, i) in slots"
       :key="i"
-      class="slot"
+      fill="none"
+      stroke="var(--line-strong)"
+      stroke-dasharray="3 4"
       v-bind="slot"
       :width="WIDE"
       :height="HIGH"
@@ -129,11 +131,17 @@ const said = ({ name, count, container, isUp, touch }: Standing) =>
           :height="HIGH - 3"
           rx="3"
         />
-        <path v-if="piece.one.isUp" class="sprout" :d="sprouts(piece)" />
+        <path
+          v-if="piece.one.isUp"
+          fill="none"
+          stroke="var(--ink-soft)"
+          stroke-width="1.4"
+          :d="sprouts(piece)"
+        />
         <circle
           v-for="(seed, n) in piece.one.isUp ? [] : seeds(piece)"
           :key="n"
-          class="seed"
+          fill="var(--ink-soft)"
           :cx="seed.x"
           :cy="seed.y"
           r="1.8"
@@ -141,7 +149,9 @@ const said = ({ name, count, container, isUp, touch }: Standing) =>
         <text v-if="piece.first" :x="piece.x + 7" :y="piece.y + 19">{{ label(piece) }}</text>
         <path
           v-if="piece.first && piece.one.touch === 'done'"
-          class="tick"
+          fill="none"
+          stroke="var(--enamel)"
+          stroke-width="3"
           :d="`M${piece.x + piece.width - 20} ${piece.y + 12}l4 5l8 -10`"
         />
         <circle
@@ -161,12 +171,6 @@ svg {
   display: block;
   width: min(100%, calc(var(--across) * 7.4rem));
   height: auto;
-}
-
-.slot {
-  fill: none;
-  stroke: var(--line-strong);
-  stroke-dasharray: 3 4;
 }
 
 .tray {
@@ -205,22 +209,6 @@ svg {
 
 .danger .touch {
   fill: var(--beet);
-}
-
-.tick {
-  fill: none;
-  stroke: var(--enamel);
-  stroke-width: 3;
-}
-
-.sprout {
-  fill: none;
-  stroke: var(--ink-soft);
-  stroke-width: 1.4;
-}
-
-.seed {
-  fill: var(--ink-soft);
 }
 
 text {

@@ -110,8 +110,8 @@ function keepCount() {
     <svg viewBox="0 0 24 24" class="sample" aria-hidden="true">
       <defs>
         <pattern :id="`sample-${stands.group.code}`" width="6" height="6" patternUnits="userSpaceOnUse">
-          <rect width="6" height="6" class="ground" />
-          <path :d="HATCHES[hatchOf(index)]" class="hatch" />
+          <rect width="6" height="6" fill="var(--paper)" />
+          <path :d="HATCHES[hatchOf(index)]" fill="none" stroke="var(--line-strong)" stroke-width="0.8" />
         </pattern>
       </defs>
       <rect
@@ -121,7 +121,7 @@ function keepCount() {
         height="22"
         rx="3"
         :fill="`url(#sample-${stands.group.code})`"
-        class="frame"
+        stroke="var(--ink-soft)"
       />
       <text x="12" y="17" text-anchor="middle">{{ stands.group.code }}</text>
     </svg>
@@ -179,20 +179,6 @@ function keepCount() {
 
 .sample {
   width: 2.2rem;
-}
-
-.ground {
-  fill: var(--paper);
-}
-
-.hatch {
-  fill: none;
-  stroke: var(--line-strong);
-  stroke-width: 0.8;
-}
-
-.frame {
-  stroke: var(--ink-soft);
 }
 
 .sample text {

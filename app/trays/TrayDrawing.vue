@@ -363,7 +363,9 @@ const text = computed(
       <path
         v-for="(one, i) in marked"
         :key="`b${i}`"
-        class="boundary"
+        fill="none"
+        stroke="var(--ink)"
+        stroke-width="2.2"
         :d="
           (one.side === 'right') !== tray.turned
             ? `M${Math.max(present(plan.cells[one.cell]).x, present(plan.cells[one.side === 'right' ? one.cell + 1 : one.cell + tray.columns]).x) - 1.5} ${present(plan.cells[one.cell]).y - 1.5}v${present(plan.cells[one.cell]).h + 3}`
@@ -377,7 +379,7 @@ const text = computed(
         class="handle"
         @pointerdown.stop="grabEdge($event, one)"
       >
-        <circle :cx="one.x" :cy="one.y" r="9" class="reach" />
+        <circle :cx="one.x" :cy="one.y" r="9" fill="transparent" />
         <rect :x="one.x - 2.5" :y="one.y - 6" width="5" height="12" rx="2.5" />
       </g>
       <rect
@@ -521,12 +523,6 @@ svg:focus-visible {
   stroke-width: 1.6;
 }
 
-.boundary {
-  fill: none;
-  stroke: var(--ink);
-  stroke-width: 2.2;
-}
-
 .cut {
   fill: none;
   stroke: var(--beet);
@@ -541,10 +537,6 @@ svg:focus-visible {
 .handle rect {
   fill: var(--enamel);
   stroke: var(--paper);
-}
-
-.reach {
-  fill: transparent;
 }
 
 .cursor {

@@ -37,7 +37,7 @@ const text = computed(() => bands.value.map(({ name, share }) => `${name} ${prin
       y="0"
       width="2"
       :height="height"
-      class="edge"
+      fill="var(--paper)"
     />
   </svg>
 </template>
@@ -46,9 +46,5 @@ const text = computed(() => bands.value.map(({ name, share }) => `${name} ${prin
 svg {
   display: block;
   border-radius: 4px;
-}
-
-.edge {
-  fill: var(--paper);
 }
 </style>

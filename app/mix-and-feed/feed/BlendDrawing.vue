@@ -77,15 +77,15 @@ const HATCHES = [0, 45, 90, 135, 20, 70, 110, 160]
           patternUnits="userSpaceOnUse"
           :patternTransform="`rotate(${angle})`"
         >
-          <rect width="7" height="7" class="ground" />
-          <path :d="i % 2 ? 'M0 1H7M0 4H7' : 'M0 2H7'" class="line" />
+          <rect width="7" height="7" fill="var(--paper-raised)" />
+          <path :d="i % 2 ? 'M0 1H7M0 4H7' : 'M0 2H7'" stroke="var(--enamel)" stroke-width="1.6" />
         </pattern>
       </defs>
     </svg>
     <div v-for="row in rows" :key="row.element" class="row" aria-hidden="true">
       <strong>{{ row.element }}</strong>
       <svg :viewBox="`0 -12 ${WIDTH} ${TALL + 16}`" preserveAspectRatio="none" class="scale">
-        <path class="base" :d="`M0 ${TALL}H${WIDTH}`" />
+        <path stroke="var(--line-strong)" :d="`M0 ${TALL}H${WIDTH}`" />
         <g v-for="piece in row.pieces" :key="piece.code">
           <rect
             :x="piece.x"
@@ -129,19 +129,6 @@ const HATCHES = [0, 45, 90, 135, 20, 70, 110, 160]
   width: 100%;
   height: 2.4rem;
   overflow: visible;
-}
-
-.base {
-  stroke: var(--line-strong);
-}
-
-.ground {
-  fill: var(--paper-raised);
-}
-
-.line {
-  stroke: var(--enamel);
-  stroke-width: 1.6;
 }
 
 .share {

@@ -126,13 +126,13 @@ function press(event: KeyboardEvent) {
         </text>
       </g>
 
-      <g v-for="flag in raised" :key="flag.name" class="flag" aria-hidden="true">
+      <g v-for="flag in raised" :key="flag.name" class="flag" pointer-events="none" aria-hidden="true">
         <path :d="`M${flag.at} ${flag.y + 4}V${height - 40}`" />
         <text v-if="flag.at < width - 110" :x="flag.at + 5" :y="flag.y + 4">{{ flag.name }}</text>
         <text v-else class="before" :x="flag.at - 5" :y="flag.y + 4">{{ flag.name }}</text>
       </g>
 
-      <g v-if="range" class="range" aria-hidden="true">
+      <g v-if="range" class="range" pointer-events="none" aria-hidden="true">
         <rect
           :x="x(range.low)"
           :y="TOP - 6"
@@ -258,10 +258,6 @@ text {
   fill: var(--ink);
 }
 
-.flag {
-  pointer-events: none;
-}
-
 .flag path {
   stroke: var(--marigold);
   stroke-width: 2;
@@ -270,10 +266,6 @@ text {
 
 .flag text {
   fill: var(--marigold-ink);
-}
-
-.range {
-  pointer-events: none;
 }
 
 .range rect {

@@ -17,10 +17,13 @@ const jugs = computed(() =>
     <li v-for="(jug, i) in jugs" :key="i">
       <svg viewBox="0 0 120 130" aria-hidden="true">
         <path
-          class="glass"
+          fill="none"
+          stroke="var(--ink)"
+          stroke-width="2.5"
+          stroke-linejoin="round"
           d="M28 8H84L78 24C102 34 104 60 104 84V112Q104 122 94 122H26Q16 122 16 112V84C16 60 18 34 36 24Z"
         />
-        <path class="full" d="M18 62H102V112Q102 120 94 120H26Q18 120 18 112Z" />
+        <path fill="var(--water-wash)" d="M18 62H102V112Q102 120 94 120H26Q18 120 18 112Z" />
         <text x="60" y="50">{{ jug.name }}</text>
       </svg>
       <strong class="unseen">Bottle {{ jug.name }}</strong>
@@ -40,17 +43,6 @@ li {
 
 svg {
   width: 6rem;
-}
-
-.glass {
-  fill: none;
-  stroke: var(--ink);
-  stroke-width: 2.5;
-  stroke-linejoin: round;
-}
-
-.full {
-  fill: var(--water-wash);
 }
 
 text {

@@ -34,14 +34,14 @@ const words = computed(
   <svg class="scale" :viewBox="`0 0 ${WIDTH} ${HEIGHT}`" role="img" :aria-label="words">
     <rect class="band" :x="band.from" y="12" :width="band.width" height="14" />
     <text class="label" :x="band.from + band.width / 2" y="9">wanted in this size</text>
-    <path class="line" :d="`M${PAD} 26H${WIDTH - PAD}`" />
+    <path stroke="var(--ink-soft)" :d="`M${PAD} 26H${WIDTH - PAD}`" />
     <g v-for="tick in [0, 0.1, 0.2, 0.3, 0.4]" :key="tick" :transform="`translate(${x(tick)} 26)`">
-      <path class="line" d="M0 0V4" />
+      <path stroke="var(--ink-soft)" d="M0 0V4" />
       <text class="tick" y="17">{{ tick * 100 }} %</text>
     </g>
     <g v-for="one in beside" :key="one.id" :transform="`translate(${x(one.air.value)} 0)`">
-      <path v-if="one.id === 'this'" class="here" d="M0 26L-6 14H6Z" />
-      <path v-else class="other" d="M0 14V26" />
+      <path v-if="one.id === 'this'" fill="var(--ink)" d="M0 26L-6 14H6Z" />
+      <path v-else stroke="var(--ink)" stroke-width="2" d="M0 14V26" />
     </g>
   </svg>
 </template>
@@ -60,22 +60,9 @@ const words = computed(
   stroke-dasharray: 3 2;
 }
 
-.line {
-  stroke: var(--ink-soft);
-}
-
 text {
   fill: var(--ink-soft);
   font-size: 12.5px;
   text-anchor: middle;
-}
-
-.here {
-  fill: var(--ink);
-}
-
-.other {
-  stroke: var(--ink);
-  stroke-width: 2;
 }
 </style>

@@ -100,7 +100,13 @@ const air = computed(() =>
       class="edge"
       :d="`M${x(lower.heightMm / container.shape.depthMm, 0)} ${y(lower.heightMm / container.shape.depthMm)}H${x(lower.heightMm / container.shape.depthMm, 1)}`"
     />
-    <path class="wall" :d="`M${x(1, 0)} 2L${x(0, 0)} ${y(0)}H${x(0, 1)}L${x(1, 1)} 2`" />
+    <path
+      fill="none"
+      stroke="var(--ink)"
+      stroke-width="2"
+      stroke-linejoin="round"
+      :d="`M${x(1, 0)} 2L${x(0, 0)} ${y(0)}H${x(0, 1)}L${x(1, 1)} 2`"
+    />
   </svg>
 </template>
 
@@ -126,12 +132,5 @@ svg {
 .edge {
   stroke: var(--ink);
   stroke-dasharray: 4 3;
-}
-
-.wall {
-  fill: none;
-  stroke: var(--ink);
-  stroke-width: 2;
-  stroke-linejoin: round;
 }
 </style>

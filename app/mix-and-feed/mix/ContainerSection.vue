@@ -40,9 +40,18 @@ const covered = computed(() => Math.min(measures.value.depth, filled.value + pro
 <template>
   <svg :width="measures.top + 6" :height="measures.depth + 4" aria-hidden="true">
     <path :d="slab(0, filled)" :fill="textureFill(mixMaterialId)" />
-    <path v-if="coverMm > 0" :d="slab(filled, covered)" :fill="textureFill(coverMaterialId)" class="cover" />
     <path
-      class="wall"
+      v-if="coverMm > 0"
+      :d="slab(filled, covered)"
+      :fill="textureFill(coverMaterialId)"
+      stroke="var(--ink)"
+      stroke-width="1"
+    />
+    <path
+      fill="none"
+      stroke="var(--ink)"
+      stroke-width="2"
+      stroke-linejoin="round"
       :d="`M3 0L${measures.top / 2 + 3 - measures.base / 2} ${measures.depth}H${measures.top / 2 + 3 + measures.base / 2}L${measures.top + 3} 0`"
     />
   </svg>
@@ -52,17 +61,5 @@ const covered = computed(() => Math.min(measures.value.depth, filled.value + pro
 svg {
   display: block;
   overflow: visible;
-}
-
-.wall {
-  fill: none;
-  stroke: var(--ink);
-  stroke-width: 2;
-  stroke-linejoin: round;
-}
-
-.cover {
-  stroke: var(--ink);
-  stroke-width: 1;
 }
 </style>

@@ -110,11 +110,19 @@ function press(boundary: number, event: KeyboardEvent) {
           <title>{{ row.name }}</title>
         </path>
       </g>
-      <path class="glass" :d="`M1 0V${height - 1}H${WIDTH - 1}V0`" />
+      <path
+        fill="none"
+        stroke="var(--ink)"
+        stroke-width="2.5"
+        stroke-linejoin="round"
+        :d="`M1 0V${height - 1}H${WIDTH - 1}V0`"
+      />
       <path
         v-for="row in rows"
         :key="`lead-${row.materialId}`"
-        class="lead"
+        fill="none"
+        stroke="var(--line-strong)"
+        stroke-width="1.5"
         :d="`M${WIDTH + 2} ${row.band.top + row.band.height / 2}L${WIDTH + 12} ${row.band.top + row.band.height / 2}L${WIDTH + 26} ${row.band.labelY}H${WIDTH + 34}`"
       />
       <g
@@ -136,8 +144,13 @@ function press(boundary: number, event: KeyboardEvent) {
         @pointercancel="dragged = null"
         @keydown="press(row.index, $event)"
       >
-        <rect class="reach" x="0" :y="row.band.top + row.band.height - 14" :width="WIDTH" height="28" />
-        <path class="cut" :d="`M${unevenLine(row.band.top + row.band.height, WIDTH, row.index + 1)}`" />
+        <rect fill="transparent" x="0" :y="row.band.top + row.band.height - 14" :width="WIDTH" height="28" />
+        <path
+          fill="none"
+          stroke="var(--paper)"
+          stroke-width="2"
+          :d="`M${unevenLine(row.band.top + row.band.height, WIDTH, row.index + 1)}`"
+        />
         <rect
           class="grip"
           :x="WIDTH / 2 - 21"
@@ -207,33 +220,10 @@ svg {
   overflow: visible;
 }
 
-.glass {
-  fill: none;
-  stroke: var(--ink);
-  stroke-width: 2.5;
-  stroke-linejoin: round;
-}
-
-.lead {
-  fill: none;
-  stroke: var(--line-strong);
-  stroke-width: 1.5;
-}
-
 .edge {
   cursor: ns-resize;
   touch-action: none;
   outline: none;
-}
-
-.reach {
-  fill: transparent;
-}
-
-.cut {
-  fill: none;
-  stroke: var(--paper);
-  stroke-width: 2;
 }
 
 .grip {

@@ -63,7 +63,7 @@ const rounded = (value: number) => printShare(Math.round(value * 100) / 100)
       <text :x="width - 14" :y="HEIGHT - 3" text-anchor="end" class="unit">days after sowing</text>
       <path v-for="(curve, i) in curves" :key="i" :d="path(curve)" class="behind" />
       <path :d="band(one)" class="band" />
-      <path :d="path(one)" class="front" />
+      <path :d="path(one)" fill="none" stroke="var(--enamel)" stroke-width="3.5" />
     </svg>
     <p>
       {{ one.name }}: {{ rounded(lastOf(one.points).up) }} of {{ one.of }}; if it were sown again so, between
@@ -90,11 +90,5 @@ text {
 
 .band {
   fill: var(--water-wash);
-}
-
-.front {
-  fill: none;
-  stroke: var(--enamel);
-  stroke-width: 3.5;
 }
 </style>

@@ -55,11 +55,11 @@ const signed = (value: number) => `${value > 0 ? '+' : value < 0 ? '−' : ''}${
       :aria-label="`Used against predicted. ${verdict}`"
     >
       <rect :x="92" :width="WIDTH - 102" :y="y(AIM)" :height="y(-AIM) - y(AIM)" class="aim" />
-      <line :x1="92" :x2="WIDTH - 10" :y1="y(0)" :y2="y(0)" class="even" />
+      <line :x1="92" :x2="WIDTH - 10" :y1="y(0)" :y2="y(0)" stroke="var(--ink-soft)" />
       <text :x="86" :y="y(0) + 5" text-anchor="end">as planned</text>
       <text :x="86" :y="y(AIM) + 2" text-anchor="end">+5 %</text>
       <text :x="86" :y="y(-AIM) + 8" text-anchor="end">−5 %</text>
-      <path :d="path" class="line" />
+      <path :d="path" fill="none" stroke="var(--enamel)" stroke-width="2" />
       <g v-for="one in off" :key="one.id">
         <circle :cx="x(one.id)" :cy="y(one.off)" r="6" :class="{ far: Math.abs(one.off) > AIM }" />
         <text :x="x(one.id)" :y="y(one.off) - 11" text-anchor="middle">{{ signed(one.off) }}</text>
@@ -89,16 +89,6 @@ svg {
 
 .aim {
   fill: var(--water-wash);
-}
-
-.even {
-  stroke: var(--ink-soft);
-}
-
-.line {
-  fill: none;
-  stroke: var(--enamel);
-  stroke-width: 2;
 }
 
 circle {

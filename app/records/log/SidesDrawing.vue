@@ -32,7 +32,9 @@ const said = computed(() =>
           :x2="x(row.share.high)"
           :y1="i * ROW + 34"
           :y2="i * ROW + 34"
-          class="span"
+          stroke="var(--enamel)"
+          stroke-width="5"
+          stroke-linecap="round"
         />
         <circle :cx="x(row.share.share)" :cy="i * ROW + 34" r="7" />
         <text :x="WIDTH - 82" :y="i * ROW + 39">{{ row.hits }} of {{ row.of }}</text>
@@ -57,12 +59,6 @@ const said = computed(() =>
 
 text {
   font-size: 15px;
-}
-
-.span {
-  stroke: var(--enamel);
-  stroke-width: 5;
-  stroke-linecap: round;
 }
 
 circle {

@@ -68,7 +68,7 @@ const said = computed(() =>
           :y="row.y + 1"
           height="12"
           rx="3"
-          class="plant"
+          fill="var(--enamel)"
         />
         <path v-if="row.moved" :d="`M${row.moved} ${row.y - 3}v20`" class="moved" />
         <circle v-if="row.out" :cx="row.out" :cy="row.y + 7" r="6" class="out" />
@@ -84,10 +84,6 @@ const said = computed(() =>
   stroke-width: 3;
   stroke-dasharray: 1 6;
   stroke-linecap: round;
-}
-
-.plant {
-  fill: var(--enamel);
 }
 
 .moved {

@@ -61,7 +61,7 @@ const go = (node: TraceNode) => node.to && navigateTo(node.to)
         @click="go(node)"
       >
         <rect :width="BOX" :height="ROW" rx="6" />
-        <path v-if="node.isSick" d="M0 6a6 6 0 0 1 6-6h3v58h-3a6 6 0 0 1-6-6z" class="flag" />
+        <path v-if="node.isSick" d="M0 6a6 6 0 0 1 6-6h3v58h-3a6 6 0 0 1-6-6z" fill="var(--beet)" />
         <text x="16" y="23" class="name">
           {{ short(node.name, 27) }}{{ node.isSick ? ' · does badly' : '' }}
         </text>
@@ -111,10 +111,6 @@ rect {
 .water rect,
 .feed rect {
   fill: var(--water-wash);
-}
-
-.flag {
-  fill: var(--beet);
 }
 
 .opens {

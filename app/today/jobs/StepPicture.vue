@@ -82,7 +82,8 @@ const quarter = (n: number) => {
     <g v-else-if="picture.kind === 'scoops'">
       <g v-for="one in scoops" :key="one.materialId">
         <rect
-          class="scoop"
+          stroke="var(--ink)"
+          stroke-width="2"
           :x="one.x"
           :y="165 - one.height"
           :width="one.width"
@@ -131,13 +132,15 @@ const quarter = (n: number) => {
       />
       <path
         v-if="cell.coverPx"
-        class="cover"
+        fill="var(--vermiculite)"
+        stroke="var(--vermiculite-mark)"
         :d="`M${W / 2 - 15} ${cell.fill + cell.dent - cell.coverPx}L${W / 2 - 8} ${cell.fill + cell.dent}H${W / 2 + 8}L${W / 2 + 15} ${cell.fill + cell.dent - cell.coverPx}Z`"
       />
       <ellipse
         v-for="x in cell.seeds"
         :key="x"
-        class="seed"
+        fill="var(--marigold)"
+        stroke="var(--ink)"
         :cx="x"
         :cy="cell.fill + cell.dent - 3"
         rx="5"
@@ -170,7 +173,7 @@ const quarter = (n: number) => {
       <path class="mark-fill" d="M-8-8h14l-14 14Z" />
     </g>
     <g v-else-if="picture.kind === 'soak'">
-      <path v-if="picture.how === 'below'" class="water" d="M40 150H280V178H40Z" />
+      <path v-if="picture.how === 'below'" fill="var(--water)" opacity="0.55" d="M40 150H280V178H40Z" />
       <path
         class="mix"
         d="M70 84H104L98 168H76ZM116 84H150L144 168H122ZM162 84H196L190 168H168ZM208 84H242L236 168H214Z"
@@ -193,7 +196,7 @@ const quarter = (n: number) => {
       </g>
     </g>
     <g v-else-if="picture.kind === 'can'">
-      <path class="water" :d="`M96 ${176 - 110 * picture.filled}H224V176H96Z`" />
+      <path fill="var(--water)" opacity="0.55" :d="`M96 ${176 - 110 * picture.filled}H224V176H96Z`" />
       <path
         class="line thick"
         d="M94 52V178H226V52M226 120L296 60M288 50l18 18M94 70C40 70 40 150 94 150M94 52H226"
@@ -217,7 +220,12 @@ const quarter = (n: number) => {
     <g v-else-if="picture.kind === 'hole'">
       <path class="mix" d="M70 64H130L140 124H180L190 64H250L234 184H86Z" />
       <path class="line thick" d="M62 36L84 186H236L258 36" />
-      <path v-if="picture.castings" class="cover" d="M138 110H182L179 124H141Z" />
+      <path
+        v-if="picture.castings"
+        fill="var(--vermiculite)"
+        stroke="var(--vermiculite-mark)"
+        d="M138 110H182L179 124H141Z"
+      />
       <path v-if="picture.stake" class="line thick" d="M212 8V170" />
       <path
         v-if="picture.stake"
@@ -233,13 +241,14 @@ const quarter = (n: number) => {
       <path class="line thick" d="M236 186L286 122l12 10L248 192Z" />
     </g>
     <g v-else-if="picture.kind === 'wash'">
-      <path class="water" d="M40 110H280L262 180H58Z" />
+      <path fill="var(--water)" opacity="0.55" d="M40 110H280L262 180H58Z" />
       <path class="line thick" d="M36 84L56 184H264L284 84" />
       <rect class="paper" x="96" y="52" width="120" height="54" rx="4" transform="rotate(-12 156 80)" />
       <circle
         v-for="i in 7"
         :key="i"
-        class="bubble"
+        fill="var(--paper-raised)"
+        stroke="var(--water)"
         :cx="70 + i * 28"
         :cy="104 - ((i * 17) % 14)"
         :r="5 + (i % 3) * 3"
@@ -248,8 +257,22 @@ const quarter = (n: number) => {
     <g v-else-if="picture.kind === 'cover'">
       <path class="mix" d="M60 128H260L254 160H66Z" />
       <path class="line thick" d="M54 122H266L258 164H62Z" />
-      <path v-if="picture.cover === 'dome'" class="glass" d="M58 122C64 50 100 40 160 40s96 10 102 82Z" />
-      <path v-if="picture.cover === 'film'" class="glass" d="M54 122C90 108 230 108 266 122l-6 16H60Z" />
+      <path
+        v-if="picture.cover === 'dome'"
+        fill="var(--water-wash)"
+        fill-opacity="0.5"
+        stroke="var(--ink-soft)"
+        stroke-width="2.5"
+        d="M58 122C64 50 100 40 160 40s96 10 102 82Z"
+      />
+      <path
+        v-if="picture.cover === 'film'"
+        fill="var(--water-wash)"
+        fill-opacity="0.5"
+        stroke="var(--ink-soft)"
+        stroke-width="2.5"
+        d="M54 122C90 108 230 108 266 122l-6 16H60Z"
+      />
       <path
         v-if="picture.warm"
         class="heat"
@@ -278,27 +301,12 @@ const quarter = (n: number) => {
   stroke-linejoin: round;
 }
 
-.scoop {
-  stroke: var(--ink);
-  stroke-width: 2;
-}
-
 .thick {
   stroke-width: 4;
 }
 
 .mix {
   fill: var(--soil);
-}
-
-.cover {
-  fill: var(--vermiculite);
-  stroke: var(--vermiculite-mark);
-}
-
-.seed {
-  fill: var(--marigold);
-  stroke: var(--ink);
 }
 
 .mark {
@@ -318,27 +326,10 @@ const quarter = (n: number) => {
   stroke-width: 2;
 }
 
-.water {
-  fill: var(--water);
-  opacity: 0.55;
-}
-
-.glass {
-  fill: var(--water-wash);
-  fill-opacity: 0.5;
-  stroke: var(--ink-soft);
-  stroke-width: 2.5;
-}
-
 .hand {
   fill: var(--paper-deep);
   stroke: var(--ink);
   stroke-width: 2.5;
-}
-
-.bubble {
-  fill: var(--paper-raised);
-  stroke: var(--water);
 }
 
 .stem {

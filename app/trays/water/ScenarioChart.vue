@@ -81,7 +81,14 @@ const up = computed(() => props.stores.map(({ upAfterDays }) => upAfterDays))
         <text :x="PAD.left + 4" :y="chart.y(chart.mark) - 4">{{ chart.says }}</text>
       </g>
       <path v-if="up[0]" class="up" :d="`M${x(up[0])} ${PAD.top}V${HEIGHT - PAD.bottom}`" />
-      <path v-for="(path, i) in chart.paths" :key="i" :class="i === 0 ? 'a' : 'b'" class="curve" :d="path" />
+      <path
+        v-for="(path, i) in chart.paths"
+        :key="i"
+        :class="i === 0 ? 'a' : 'b'"
+        fill="none"
+        stroke-width="2.5"
+        :d="path"
+      />
     </svg>
   </div>
 </template>
@@ -113,11 +120,6 @@ text {
 .up {
   stroke: var(--ink-soft);
   stroke-width: 1.5;
-}
-
-.curve {
-  fill: none;
-  stroke-width: 2.5;
 }
 
 .a {

@@ -73,9 +73,18 @@ const saidOf = (one: (typeof last.value)[number]) =>
           role="img"
           :aria-label="`${Math.round(level * 100)} % of the easily available water is left`"
         >
-          <rect class="easy" x="8" y="8" width="44" height="104" rx="4" />
+          <rect
+            fill="var(--paper-raised)"
+            stroke="var(--ink-soft)"
+            stroke-width="2"
+            x="8"
+            y="8"
+            width="44"
+            height="104"
+            rx="4"
+          />
           <rect class="full" x="8" :y="8 + 104 * (1 - level)" width="44" :height="104 * level" rx="4" />
-          <path class="again" d="M2 54.8H58" />
+          <path stroke="var(--marigold)" stroke-width="3" stroke-dasharray="5 3" d="M2 54.8H58" />
         </svg>
         <div class="stack">
           <p class="verdict">{{ verdict(here) }}</p>
@@ -176,21 +185,9 @@ const saidOf = (one: (typeof last.value)[number]) =>
   width: 100%;
 }
 
-.easy {
-  fill: var(--paper-raised);
-  stroke: var(--ink-soft);
-  stroke-width: 2;
-}
-
 .full {
   fill: var(--water);
   opacity: 0.75;
-}
-
-.again {
-  stroke: var(--marigold);
-  stroke-width: 3;
-  stroke-dasharray: 5 3;
 }
 
 .verdict {
