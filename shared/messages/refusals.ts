@@ -146,23 +146,19 @@ export interface SaidProblem {
 export type AnyProblem = Problem<RefusalKind> | SaidProblem
 
 /** `1 to 40 days`, `10 to 100 %`; `more than 0, at most 500 L` where the least is only not nothing. */
-function rangeOf({ low, high, unit }: NonNullable<Wrong['values']>): string {
-  const share = unit === 'share'
-  const [from, to] = [Number(low), Number(high)].map((n) => printNumber(share ? n * 100 : n)) as [
-    string,
-    string,
-  ]
-  const counted = share ? ' %' : unit ? ` ${unit}` : ''
-  return Number(low) > 0 && Number(low) * 1000 <= Number(high)
-    ? `more than 0, at most ${to}${counted}`
-    : `${from} to ${to}${counted}`
+function rangeOf({ kind, values: { low, high, unit } = {} }: Wrong<RefusalKind>): string {
+  const isShare = unit === 'share'
+  const [from, to] = [low, high].map((n) => printNumber(Number(n) * (isShare ? 100 : 1))) as [string, string]
+  const counted = isShare ? ' %' : unit ? ` ${unit}` : ''
+  const justAbove0 = kind === 'between' && Number(low) > 0 && Number(low) * 1000 <= Number(high)
+  return `${justAbove0 ? 'more than 0, at most' : `${from} to`} ${to}${counted}`
 }
 
 /** What is wrong, for beside the field it is about. */
-export function sayWrong({ kind, values = {} }: Wrong<RefusalKind>): string {
-  if (kind !== 'between' && kind !== 'whole')
-    return say(kind, Object.fromEntries(Object.entries(values).map(([key, value]) => [key, dayNamed(value)])))
-  return capital(say(kind, { range: rangeOf(values) }))
+export function sayWrong(wrong: Wrong<RefusalKind>): string {
+  const { kind, values = {} } = wrong
+  if (kind === 'between' || kind === 'whole') return capital(say(kind, { range: rangeOf(wrong) }))
+  return say(kind, Object.fromEntries(Object.entries(values).map(([key, value]) => [key, dayNamed(value)])))
 }
 export const sayProblem = (problem: AnyProblem): string =>
   'message' in problem ? problem.message : sayWrong(problem)

@@ -10,18 +10,13 @@ import { printNumber } from '#core/units/format'
 /** Weeks from emergence: what a plant wants, what it has been given, each feed, and where it goes hungry. */
 const props = defineProps<{ plan: ProgrammePlan; request: ProgrammeRequest }>()
 
-const width = useDrawnWidth('chart', 860)
-const HEIGHT = 380
-const PAD = { left: 56, right: 14, top: 34, bottom: 78 }
+const chart = useChart({ most: 860, height: 380, pad: { left: 56, right: 14, top: 34, bottom: 78 } })
 
 const last = computed(() => props.plan.wantedMg.length - 1)
-const x = computed(() => scaleLinear([0, last.value], [PAD.left, width.value - PAD.right]))
+const x = computed(() => scaleLinear([0, last.value], chart.across))
 /** Growth is steep at the end: the root keeps the first weeks readable. */
 const y = computed(() =>
-  scaleSqrt(
-    [0, Math.max(lastOf(props.plan.wantedMg), lastOf(props.plan.suppliedMg)) * 1.05],
-    [HEIGHT - PAD.bottom, PAD.top],
-  ),
+  scaleSqrt([0, Math.max(lastOf(props.plan.wantedMg), lastOf(props.plan.suppliedMg)) * 1.05], chart.up),
 )
 const path = (values: readonly number[]) =>
   line<number>(
@@ -52,7 +47,14 @@ const stages = computed(() => {
     }
   })
 })
-const weeks = computed(() => Array.from({ length: Math.floor(last.value / 7) + 1 }, (_, week) => week))
+const weeks = computed(() =>
+  marksOf(
+    x.value,
+    Array.from({ length: Math.floor(last.value / 7) + 1 }, (_, week) => week * 7),
+    (day) => day / 7,
+    22,
+  ),
+)
 const text = computed(() => {
   const { events, hungryFrom } = props.plan
   const given = events.filter(({ notYet }) => !notYet)
@@ -64,35 +66,28 @@ const text = computed(() => {
 </script>
 
 <template>
-  <svg ref="chart" class="drawn" :viewBox="`0 0 ${width} ${HEIGHT}`" role="img" :aria-label="text">
+  <ChartDrawing
+    :chart="chart"
+    :label="text"
+    :x="weeks"
+    :y="marksOf(y, 5, Number)"
+    x-title="weeks from emergence"
+    y-title="mg of nitrogen in one plant"
+  >
     <defs>
       <pattern id="hunger" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
         <path d="M0 0V7" class="hatch" />
       </pattern>
     </defs>
-    <g class="axis">
-      <g v-for="week in weeks" :key="week">
-        <path :d="`M${x(week * 7)} ${PAD.top}V${HEIGHT - PAD.bottom}`" />
-        <text :x="x(week * 7)" :y="HEIGHT - PAD.bottom + 18" text-anchor="middle">{{ week }}</text>
-      </g>
-      <g v-for="value in y.ticks(5)" :key="value">
-        <path :d="`M${PAD.left} ${y(value)}H${width - PAD.right}`" />
-        <text :x="PAD.left - 7" :y="y(value) + 5" text-anchor="end">{{ value }}</text>
-      </g>
-      <text class="name" x="4" y="16">↑ mg of nitrogen in one plant</text>
-      <text class="name" :x="width - PAD.right" :y="HEIGHT - 4" text-anchor="end">
-        weeks from emergence →
-      </text>
-    </g>
     <g v-for="stage in stages" :key="stage.index" class="stage">
       <rect
         :x="stage.x + 1"
-        :y="HEIGHT - PAD.bottom + 26"
+        :y="chart.bottom + 26"
         :width="Math.max(0, stage.width - 2)"
         height="24"
         rx="4"
       />
-      <text :x="stage.x + stage.width / 2" :y="HEIGHT - PAD.bottom + 43" text-anchor="middle">
+      <text :x="stage.x + stage.width / 2" :y="chart.bottom + 43" text-anchor="middle">
         {{ stage.width > 78 ? stage.name : stage.index + 1 }}
       </text>
     </g>
@@ -104,7 +99,7 @@ const text = computed(() => {
         :d="`M${x(event.day)} ${y(present(plan.suppliedMg[event.day])) - 6}c-5-6-8-9-8-13a8 8 0 0 1 16 0c0 4-3 7-8 13Z`"
       />
     </g>
-    <g class="key" :transform="`translate(${PAD.left + 14} ${PAD.top + 6})`">
+    <g class="key" :transform="`translate(${chart.left + 14} ${chart.top + 6})`">
       <path class="supplied" d="M0 6H26" />
       <text x="34" y="11">given: seed, mix and feed</text>
       <path class="wanted" d="M0 28H26" />
@@ -112,14 +107,10 @@ const text = computed(() => {
       <rect y="42" width="26" height="14" fill="url(#hunger)" class="box" />
       <text x="34" y="54">hungry</text>
     </g>
-  </svg>
+  </ChartDrawing>
 </template>
 
 <style scoped>
-.axis .name {
-  font-weight: 650;
-}
-
 .stage rect {
   fill: var(--paper-deep);
   stroke: var(--line-strong);

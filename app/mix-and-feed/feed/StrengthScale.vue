@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { present } from '#core/present'
 import { useElementSize } from '@vueuse/core'
 import { scaleLinear } from 'd3-scale'
 import type { GrowthStage } from '#core/feed/growth-stage'
@@ -64,32 +63,11 @@ const raised = computed(() => {
       return { ...flag, at, y: 12 + level * 18 }
     })
 })
-
-const svg = useTemplateRef<SVGSVGElement>('svg')
-const held = ref(false)
-const valueAt = (event: PointerEvent) => {
-  const px = event.clientX - present(svg.value).getBoundingClientRect().left
-  return Math.min(most.value, Math.max(STEP, Math.round(x.value.invert(px) / STEP) * STEP))
-}
-function grab(event: PointerEvent) {
-  held.value = true
-  ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
-  emit('target', valueAt(event))
-}
-function drag(event: PointerEvent) {
-  if (held.value) emit('target', valueAt(event))
-}
-function press(event: KeyboardEvent) {
-  const move = keyMove(event, { step: STEP, page: 25 })
-  if (move === null) return
-  emit('target', Math.min(1000, Math.max(STEP, props.target + move)))
-}
 </script>
 
 <template>
   <div ref="root" class="scale">
     <svg
-      ref="svg"
       :width="width"
       :height="height"
       role="group"
@@ -144,21 +122,17 @@ function press(event: KeyboardEvent) {
         />
       </g>
 
-      <g
+      <DragHandle
         class="mark"
-        :class="{ held }"
-        role="slider"
-        tabindex="0"
-        aria-label="Wanted strength"
-        :aria-valuenow="Math.round(target)"
-        :aria-valuemin="STEP"
-        :aria-valuemax="1000"
-        :aria-valuetext="`${printNumber(target)} milligrams of nitrogen per litre`"
-        @pointerdown="grab"
-        @pointermove="drag"
-        @pointerup="held = false"
-        @pointercancel="held = false"
-        @keydown="press"
+        label="Wanted strength"
+        :value="Math.round(target)"
+        :min="STEP"
+        :max="1000"
+        :says="`${printNumber(target)} milligrams of nitrogen per litre`"
+        :step="STEP"
+        :page="25"
+        :at="(point) => Math.min(most, x.invert(point.x))"
+        @move="emit('target', $event)"
       >
         <rect class="reach" :x="x(Math.min(target, most)) - 22" y="0" width="44" :height="height - 36" />
         <path class="line" :d="`M${x(Math.min(target, most))} ${TOP - 10}V${height - 36}`" />
@@ -166,7 +140,7 @@ function press(event: KeyboardEvent) {
           <path class="drop" d="M0 14C-9 3-15-3-15-11a15 15 0 0 1 30 0C15-3 9 3 0 14Z" />
           <text y="-5">{{ printNumber(target) }}</text>
         </g>
-      </g>
+      </DragHandle>
     </svg>
     <ul class="unseen">
       <li v-for="row in rows" :key="row.id">{{ row.name }}: {{ row.text }} {{ saying.litreUnit }}</li>
@@ -280,8 +254,6 @@ text {
 
 .mark {
   cursor: ew-resize;
-  touch-action: none;
-  outline: none;
 }
 
 .reach {

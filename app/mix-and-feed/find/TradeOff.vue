@@ -14,17 +14,15 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ choose: [index: number] }>()
 
-const WIDTH = 520
-const HEIGHT = 320
-const PAD = { left: 62, right: 16, top: 32, bottom: 46 }
+const chart = useChart({ most: 608, height: 340, pad: { left: 62, right: 16, top: 32, bottom: 46 } })
 
 const all = computed(() => [...props.cloud, ...props.best])
 const scale = (trait: FinderTrait, range: [number, number]) => {
   const [low = 0, high = 1] = extent(all.value, (found) => found.traits[trait]) as [number, number]
   return scaleLinear([low, high === low ? low + 1 : high], range).nice()
 }
-const sx = computed(() => scale(props.x, [PAD.left, WIDTH - PAD.right]))
-const sy = computed(() => scale(props.y, [HEIGHT - PAD.bottom, PAD.top]))
+const sx = computed(() => scale(props.x, chart.across))
+const sy = computed(() => scale(props.y, chart.up))
 /** All dots of a kind in one path: a thousand elements less to keep. */
 const dots = computed(() => {
   const paths = { off: '', fits: '' }
@@ -44,21 +42,14 @@ const text = computed(() => {
 </script>
 
 <template>
-  <svg class="drawn" :viewBox="`0 0 ${WIDTH} ${HEIGHT}`" role="img" :aria-label="text">
-    <g class="axis">
-      <g v-for="value in sx.ticks(6)" :key="`x${value}`">
-        <path :d="`M${sx(value)} ${PAD.top}V${HEIGHT - PAD.bottom}`" />
-        <text :x="sx(value)" :y="HEIGHT - PAD.bottom + 18" text-anchor="middle">{{ tick(x, value) }}</text>
-      </g>
-      <g v-for="value in sy.ticks(5)" :key="`y${value}`">
-        <path :d="`M${PAD.left} ${sy(value)}H${WIDTH - PAD.right}`" />
-        <text :x="PAD.left - 8" :y="sy(value) + 5" text-anchor="end">{{ tick(y, value) }}</text>
-      </g>
-      <text class="name" :x="WIDTH - PAD.right" :y="HEIGHT - 6" text-anchor="end">
-        {{ TRAITS[x].name }} {{ TRAITS[x].unit }} →
-      </text>
-      <text class="name" :x="4" :y="14">↑ {{ TRAITS[y].name }}</text>
-    </g>
+  <ChartDrawing
+    :chart="chart"
+    :label="text"
+    :x="marksOf(sx, 6, (value) => tick(x, value), 64)"
+    :y="marksOf(sy, 5, (value) => tick(y, value))"
+    :x-title="`${TRAITS[x].name} ${TRAITS[x].unit}`"
+    :y-title="TRAITS[y].name"
+  >
     <path v-for="kind in ['off', 'fits'] as const" :key="kind" :d="dots[kind]" :class="kind" />
     <circle
       v-for="(found, index) in best"
@@ -70,24 +61,10 @@ const text = computed(() => {
       :class="{ chosen: index === chosen }"
       @click="emit('choose', index)"
     />
-  </svg>
+  </ChartDrawing>
 </template>
 
 <style scoped>
-svg {
-  max-width: 38rem;
-}
-
-text {
-  fill: var(--ink-soft);
-  font-size: 15px;
-}
-
-.name {
-  fill: var(--ink);
-  font-weight: 600;
-}
-
 .off {
   fill: none;
   stroke: var(--line-strong);

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { present } from '#core/present'
 import { at } from '#core/numeric/at'
 import { useMediaQuery } from '@vueuse/core'
 import { ArrowRightLeft, X } from '@lucide/vue'
@@ -23,7 +22,6 @@ const WIDTH = 168
 const LABEL = 76
 const STEP = 0.25
 
-const svg = useTemplateRef<SVGSVGElement>('svg')
 /** On a phone the answer under it is in sight. */
 const narrow = useMediaQuery('(max-width: 52rem)')
 const height = computed(() => Math.max(narrow.value ? 240 : 400, props.parts.length * LABEL))
@@ -70,35 +68,17 @@ function setPerCent(index: number, share: number) {
   if (possible) emit('share', index, share)
 }
 
-const dragged = ref<number | null>(null)
-/** Where on the edge it was taken hold of, px, so that the edge does not jump. */
-let holdY = 0
-const pointerY = (event: PointerEvent) => event.clientY - present(svg.value).getBoundingClientRect().top
-function grab(boundary: number, event: PointerEvent) {
-  dragged.value = boundary
-  const { top, height: tall } = present(bands.value[boundary])
-  holdY = pointerY(event) - (top + tall)
-  ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
-}
-function drag(boundary: number, event: PointerEvent) {
-  if (dragged.value !== boundary || !svg.value) return
-  const y = pointerY(event) - holdY
-  emit('boundary', boundary, ((y - present(bands.value[boundary]).top) / height.value) * sum.value)
-}
-
+/** Parts of the upper band with its edge at a height of the drawing, px. */
+const upperAt = (boundary: number, y: number) =>
+  ((y - at(bands.value, boundary).top) / height.value) * sum.value
+const lowerOf = (boundary: number) => at(props.parts, boundary + 1).parts
 /** A vertical slider's value grows upwards: it is what the lower band has. */
-function press(boundary: number, event: KeyboardEvent) {
-  const upper = present(props.parts[boundary]).parts
-  const lower = at(props.parts, boundary + 1).parts
-  const move = keyMove(event, { step: -STEP, page: -1, home: lower, end: -upper })
-  if (move === null) return
-  emit('boundary', boundary, upper + move)
-}
+const bothOf = (boundary: number) => at(props.parts, boundary).parts + lowerOf(boundary)
 </script>
 
 <template>
   <div class="section" :style="{ height: `${height}px` }">
-    <svg ref="svg" :width="WIDTH + 36" :height="height" role="group" :aria-label="text">
+    <svg :width="WIDTH + 36" :height="height" role="group" :aria-label="text">
       <g class="bands">
         <path
           v-for="row in rows"
@@ -125,24 +105,20 @@ function press(boundary: number, event: KeyboardEvent) {
         stroke-width="1.5"
         :d="`M${WIDTH + 2} ${row.band.top + row.band.height / 2}L${WIDTH + 12} ${row.band.top + row.band.height / 2}L${WIDTH + 26} ${row.band.labelY}H${WIDTH + 34}`"
       />
-      <g
+      <DragHandle
         v-for="row in rows.slice(0, -1)"
         :key="`edge-${row.materialId}`"
         class="edge"
-        :class="{ held: dragged === row.index }"
-        role="slider"
-        tabindex="0"
         aria-orientation="vertical"
-        :aria-label="`Edge between ${row.name} and ${at(rows, row.index + 1).name}`"
-        :aria-valuenow="at(rows, row.index + 1).parts"
-        :aria-valuemin="STEP"
-        :aria-valuemax="row.parts + at(rows, row.index + 1).parts - STEP"
-        :aria-valuetext="`${row.name} ${printNumber(row.parts)} parts, ${at(rows, row.index + 1).name} ${printNumber(at(rows, row.index + 1).parts)} parts`"
-        @pointerdown="grab(row.index, $event)"
-        @pointermove="drag(row.index, $event)"
-        @pointerup="dragged = null"
-        @pointercancel="dragged = null"
-        @keydown="press(row.index, $event)"
+        :label="`Edge between ${row.name} and ${at(rows, row.index + 1).name}`"
+        :value="lowerOf(row.index)"
+        :min="STEP"
+        :max="bothOf(row.index) - STEP"
+        :says="`${row.name} ${printNumber(row.parts)} parts, ${at(rows, row.index + 1).name} ${printNumber(lowerOf(row.index))} parts`"
+        :step="STEP"
+        :page="1"
+        :at="({ y }) => bothOf(row.index) - upperAt(row.index, y)"
+        @move="emit('boundary', row.index, bothOf(row.index) - $event)"
       >
         <rect fill="transparent" x="0" :y="row.band.top + row.band.height - 14" :width="WIDTH" height="28" />
         <path
@@ -160,7 +136,7 @@ function press(boundary: number, event: KeyboardEvent) {
           rx="7"
         />
         <path class="ridges" :d="`M${WIDTH / 2 - 8} ${row.band.top + row.band.height - 1.5}h16m-16 3h16`" />
-      </g>
+      </DragHandle>
     </svg>
     <ul>
       <li v-for="row in rows" :key="row.materialId" :style="{ top: `${row.band.labelY}px` }">
@@ -222,8 +198,6 @@ svg {
 
 .edge {
   cursor: ns-resize;
-  touch-action: none;
-  outline: none;
 }
 
 .grip {

@@ -8,13 +8,12 @@ import type { AirOfDay } from '#core/readings/air-of-day'
 const props = defineProps<{ days: readonly (AirOfDay & { readonly sum: number })[]; name: string }>()
 const { printDay, printDate } = useDates()
 const { temperature } = useMeasures()
-const [HEIGHT, LEFT, RIGHT] = [240, 60, 60]
-const width = useDrawnWidth('chart', 820)
+const chart = useChart({ most: 820, height: 240, pad: { left: 60, right: 60, top: 12, bottom: 30 } })
 const at = (day: string) => new Date(`${day}T12:00Z`)
 const x = computed(() =>
   scaleUtc()
     .domain([at(first(props.days).on), at(lastOf(props.days).on)])
-    .range([LEFT, width.value - RIGHT]),
+    .range(chart.across),
 )
 const y = computed(() =>
   scaleLinear()
@@ -22,12 +21,12 @@ const y = computed(() =>
       Math.min(...props.days.map(({ lowC }) => lowC)) - 1,
       Math.max(...props.days.map(({ highC }) => highC)) + 1,
     ])
-    .range([HEIGHT - 30, 12]),
+    .range(chart.up),
 )
 const sums = computed(() =>
   scaleLinear()
     .domain([0, Math.max(1, lastOf(props.days).sum)])
-    .range([HEIGHT - 30, 12]),
+    .range(chart.up),
 )
 type Point = (typeof props.days)[number]
 const band = computed(
@@ -50,36 +49,24 @@ const said = computed(() => {
 </script>
 
 <template>
-  <svg ref="chart" class="drawn" :viewBox="`0 0 ${width} ${HEIGHT}`" role="img" :aria-label="said">
-    <g v-for="tick in y.ticks(5)" :key="tick" class="axis">
-      <line :x1="LEFT" :x2="width - RIGHT" :y1="y(tick)" :y2="y(tick)" />
-      <text :x="LEFT - 8" :y="y(tick) + 5" text-anchor="end">{{ temperature(tick) }}</text>
-    </g>
-    <text
-      v-for="tick in spaced(x.ticks(6), x, 76)"
-      :key="+tick"
-      :x="x(tick)"
-      :y="HEIGHT - 8"
-      text-anchor="middle"
-    >
-      {{ printDate(tick.toISOString()) }}
-    </text>
+  <ChartDrawing
+    :chart="chart"
+    :label="said"
+    :x="marksOf(x, 6, (day) => printDate(day.toISOString()), 76)"
+    :y="marksOf(y, 5, temperature)"
+    plain="x"
+  >
     <path :d="band" class="band" />
     <path :d="path" class="sum" />
-    <text :x="width - RIGHT + 6" :y="sums(lastOf(days).sum) + 5" class="total">
+    <text :x="chart.right + 6" :y="sums(lastOf(days).sum) + 5" class="total">
       {{ Math.round(lastOf(days).sum) }}
     </text>
-  </svg>
+  </ChartDrawing>
 </template>
 
 <style scoped>
 svg {
   max-width: 56rem;
-}
-
-text {
-  fill: var(--ink-soft);
-  font-size: 13px;
 }
 
 .band {

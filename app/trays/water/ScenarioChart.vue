@@ -7,12 +7,10 @@ import { printNumber } from '#core/units/format'
 
 /** Four small charts under one axis of days: water, air, salts and food of two trays. */
 const props = defineProps<{ groups: readonly WaterScenario[]; stores: readonly ScenarioRequest[] }>()
-const WIDTH = 430
-const HEIGHT = 190
-const PAD = { left: 46, right: 10, top: 26, bottom: 28 }
+const chart = useChart({ most: 620, height: 190, pad: { left: 46, right: 10, top: 26, bottom: 28 } })
 
 const days = computed(() => first(props.groups).days.length)
-const x = computed(() => scaleLinear([0, days.value], [PAD.left, WIDTH - PAD.right]))
+const x = computed(() => scaleLinear([0, days.value], chart.across))
 const charts = computed(() =>
   [
     {
@@ -45,7 +43,7 @@ const charts = computed(() =>
     },
   ].map((one) => {
     const most = one.top ?? Math.max(...one.of.flat(), one.mark ?? 0, 0.01) * 1.08
-    const y = scaleLinear([0, most], [HEIGHT - PAD.bottom, PAD.top])
+    const y = scaleLinear([0, most], chart.up)
     const path = line<number>((_, day) => x.value(day + 1), y).curve(curveStepAfter)
     return {
       ...one,
@@ -55,41 +53,43 @@ const charts = computed(() =>
     }
   }),
 )
+const weeks = computed(() =>
+  marksOf(
+    x.value,
+    Array.from({ length: Math.floor(days.value / 7) + 1 }, (_, week) => week * 7),
+    Number,
+    22,
+  ),
+)
 const up = computed(() => props.stores.map(({ upAfterDays }) => upAfterDays))
 </script>
 
 <template>
   <div class="charts">
-    <svg
-      v-for="chart in charts"
-      :key="chart.name"
-      class="drawn"
-      :viewBox="`0 0 ${WIDTH} ${HEIGHT}`"
-      role="img"
-      :aria-label="chart.text"
+    <ChartDrawing
+      v-for="one in charts"
+      :key="one.name"
+      :chart="chart"
+      :label="one.text"
+      :x="weeks"
+      :y="marksOf(one.y, 4, Number)"
+      :y-title="one.name"
+      plain="x"
     >
-      <text class="name" x="2" y="15">{{ chart.name }}</text>
-      <g v-for="tick in chart.y.ticks(4)" :key="tick" class="axis">
-        <path :d="`M${PAD.left} ${chart.y(tick)}H${WIDTH - PAD.right}`" />
-        <text :x="PAD.left - 6" :y="chart.y(tick) + 4" text-anchor="end">{{ tick }}</text>
+      <g v-if="one.mark !== null" class="mark">
+        <path :d="`M${chart.left} ${one.y(one.mark)}H${chart.right}`" />
+        <text :x="chart.left + 4" :y="one.y(one.mark) - 4">{{ one.says }}</text>
       </g>
-      <g v-for="week in Math.floor(days / 7) + 1" :key="`w${week}`" class="axis">
-        <text :x="x((week - 1) * 7)" :y="HEIGHT - 9" text-anchor="middle">{{ (week - 1) * 7 }}</text>
-      </g>
-      <g v-if="chart.mark !== null" class="mark">
-        <path :d="`M${PAD.left} ${chart.y(chart.mark)}H${WIDTH - PAD.right}`" />
-        <text :x="PAD.left + 4" :y="chart.y(chart.mark) - 4">{{ chart.says }}</text>
-      </g>
-      <path v-if="up[0]" class="up" :d="`M${x(up[0])} ${PAD.top}V${HEIGHT - PAD.bottom}`" />
+      <path v-if="up[0]" class="up" :d="`M${x(up[0])} ${chart.top}V${chart.bottom}`" />
       <path
-        v-for="(path, i) in chart.paths"
+        v-for="(path, i) in one.paths"
         :key="i"
         :class="i === 0 ? 'a' : 'b'"
         fill="none"
         stroke-width="2.5"
         :d="path"
       />
-    </svg>
+    </ChartDrawing>
   </div>
 </template>
 
@@ -98,18 +98,6 @@ const up = computed(() => props.stores.map(({ upAfterDays }) => upAfterDays))
   display: grid;
   grid-template-columns: repeat(auto-fit, minmax(min(100%, 24rem), 1fr));
   gap: 0.8rem 1.6rem;
-}
-
-text {
-  fill: var(--ink-soft);
-  font-size: 13px;
-  font-variant-numeric: tabular-nums;
-}
-
-.name {
-  fill: var(--ink);
-  font-size: 14px;
-  font-weight: 650;
 }
 
 .mark path {

@@ -1,7 +1,5 @@
 <script setup lang="ts">
-import { present } from '#core/present'
 import { at as elementAt, first as firstOf } from '#core/numeric/at'
-import { useElementSize } from '@vueuse/core'
 import { area, line } from 'd3-shape'
 import { scaleLinear } from 'd3-scale'
 import { pathIfWatered } from '#core/water/ahead'
@@ -18,12 +16,12 @@ const props = defineProps<{ water: TrayWater; name: string }>()
 const { printDay } = useDates()
 const { mass } = useMeasures()
 
-/** As wide as there is room, so that letters stay readable on a phone. */
-const room = useTemplateRef<HTMLElement>('room')
-const { width: roomPx } = useElementSize(room)
-const WIDTH = computed(() => Math.min(860, Math.max(330, roomPx.value || 860)))
-const HEIGHT = 340
-const PAD = { left: 64, right: 16, top: 26, bottom: 44 }
+const chart = useChart({
+  most: 860,
+  least: 330,
+  height: 340,
+  pad: { left: 88, right: 16, top: 26, bottom: 44 },
+})
 const BACK_H = 12 * 24
 const AHEAD_H = 7 * 24
 
@@ -34,7 +32,7 @@ const until = computed(() => now.value + AHEAD_H)
 const dragged = ref<Moment | null>(null)
 const next = computed(() => {
   const due = dragged.value ?? props.water.outlook.dueAt ?? until.value
-  return Math.min(until.value - 6, Math.max(now.value, due))
+  return Math.round(Math.min(until.value - 6, Math.max(now.value, due)))
 })
 /** Before anything was written down of it nobody knows: that is not drawn. */
 const from = computed(() => {
@@ -51,10 +49,7 @@ const path = computed(() => {
 })
 const grams = (point: Point) => weightAt(followed.value, point)
 const x = computed(() =>
-  scaleLinear(
-    [Math.max(firstOf(path.value).at, from.value), until.value],
-    [PAD.left, WIDTH.value - PAD.right],
-  ),
+  scaleLinear([Math.max(firstOf(path.value).at, from.value), until.value], chart.across),
 )
 /** Weight at a height of water, with the plants of now. */
 const at = (waterL: number) => grams({ ...followed.value.now, waterL })
@@ -84,10 +79,7 @@ const y = computed(() => {
     ...lines.value.map((one) => one.y),
   ]
   const [low, high] = [Math.min(...all), Math.max(...all)]
-  return scaleLinear(
-    [low - (high - low) * 0.12, high + (high - low) * 0.1],
-    [HEIGHT - PAD.bottom, PAD.top],
-  ).nice(4)
+  return scaleLinear([low - (high - low) * 0.12, high + (high - low) * 0.1], chart.up).nice(4)
 })
 const curve = computed(
   () =>
@@ -103,16 +95,21 @@ const band = computed(
     area<Point>(
       ({ at: hour }) => x.value(hour),
       (point) =>
-        Math.min(HEIGHT - PAD.bottom, y.value(grams({ ...point, waterL: point.waterL - BAND * point.sdL }))),
+        Math.min(chart.bottom, y.value(grams({ ...point, waterL: point.waterL - BAND * point.sdL }))),
       (point) => y.value(grams({ ...point, waterL: point.waterL + BAND * point.sdL })),
     )(path.value) ?? '',
 )
+/** So many days between two marks that their words have room. */
 const days = computed(() => {
   const [from, to] = x.value.domain() as [number, number]
   const first = Math.ceil(from / 24)
   const count = Math.floor(to / 24) - first + 1
-  const every = Math.max(1, Math.ceil((count * 56) / (WIDTH.value - PAD.left)))
-  return Array.from({ length: count }, (_, i) => (first + i) * 24).filter((_, i) => i % every === 0)
+  const every = Math.max(1, Math.ceil((count * 56) / (chart.width - chart.left)))
+  return marksOf(
+    x.value,
+    Array.from({ length: count }, (_, i) => (first + i) * 24).filter((_, i) => i % every === 0),
+    (day) => printDay(dayOf(day)).replace(/^\S+ /, ''),
+  )
 })
 const saidAt = (moment: Moment) =>
   `${printDay(dayOf(moment))}, ${String(Math.floor(hourOf(moment))).padStart(2, '0')}:00`
@@ -127,55 +124,33 @@ const lightest = computed(
     before.value.waterL < waterAgainAt(followed.value.store).value - 0.25 * followed.value.store.easyL.value,
 )
 
-const svg = ref<SVGSVGElement | null>(null)
-function drag(event: PointerEvent) {
-  const target = event.currentTarget as Element
-  if (event.type === 'pointerdown') target.setPointerCapture(event.pointerId)
-  if (!target.hasPointerCapture(event.pointerId)) return
-  const box = present(svg.value).getBoundingClientRect()
-  dragged.value = clamp(x.value.invert(((event.clientX - box.left) / box.width) * WIDTH.value))
-}
-const clamp = (moment: Moment) => Math.min(until.value - 6, Math.max(now.value, Math.round(moment)))
-function key(event: KeyboardEvent) {
-  const by = { ArrowLeft: -1, ArrowRight: 1, PageUp: 24, PageDown: -24 }[event.key]
-  if (by === undefined) return
-  event.preventDefault()
-  dragged.value = clamp(next.value + by)
-}
+const latest = computed(() => until.value - 6)
 </script>
 
 <template>
-  <div ref="room">
-    <svg ref="svg" class="drawn" :viewBox="`0 0 ${WIDTH} ${HEIGHT}`" role="group" :aria-label="text">
-      <g class="axis">
-        <g v-for="day in days" :key="day">
-          <path :d="`M${x(day)} ${PAD.top}V${HEIGHT - PAD.bottom}`" />
-          <text :x="x(day)" :y="HEIGHT - PAD.bottom + 18" text-anchor="middle">
-            {{ printDay(dayOf(day)).replace(/^\S+ /, '') }}
-          </text>
-        </g>
-        <g v-for="tick in y.ticks(4)" :key="tick">
-          <text :x="PAD.left - 7" :y="y(tick) + 5" text-anchor="end">{{ tick }}</text>
-        </g>
-        <text class="title" x="4" y="15">↑ g, with its tray</text>
-      </g>
+  <div>
+    <ChartDrawing
+      :chart="chart"
+      :label="text"
+      :x="days"
+      :y="marksOf(y, 4, mass)"
+      y-title="weight with its tray"
+      plain="y"
+      interactive
+    >
       <path class="band" :d="band" />
       <g v-for="one in lines" :key="one.name" class="mark" :class="one.name.replace(' ', '-')">
-        <path :d="`M${PAD.left} ${y(one.y)}H${WIDTH - PAD.right}`" />
-        <text
-          :x="WIDTH - PAD.right"
-          :y="one.name === 'full' ? y(one.y) - 5 : y(one.y) + 15"
-          text-anchor="end"
-        >
+        <path :d="`M${chart.left} ${y(one.y)}H${chart.right}`" />
+        <text :x="chart.right" :y="one.name === 'full' ? y(one.y) - 5 : y(one.y) + 15" text-anchor="end">
           {{ one.name }}
         </text>
       </g>
-      <path class="now" :d="`M${x(now)} ${PAD.top}V${HEIGHT - PAD.bottom}`" />
-      <text class="now" :x="x(now) - 5" :y="PAD.top + 12" text-anchor="end">now</text>
+      <path class="now" :d="`M${x(now)} ${chart.top}V${chart.bottom}`" />
+      <text class="now" :x="x(now) - 5" :y="chart.top + 12" text-anchor="end">now</text>
       <path class="curve" :d="curve" />
       <g v-for="(one, i) in drops" :key="`d${i}`" :class="{ fed: one.fed }" class="drop">
-        <path :d="`M${x(one.at)} ${HEIGHT - PAD.bottom - 22}c-6 8-8 11-8 15a8 8 0 0 0 16 0c0-4-2-7-8-15Z`" />
-        <text v-if="one.fed" :x="x(one.at)" :y="HEIGHT - PAD.bottom - 3" text-anchor="middle">N</text>
+        <path :d="`M${x(one.at)} ${chart.bottom - 22}c-6 8-8 11-8 15a8 8 0 0 0 16 0c0-4-2-7-8-15Z`" />
+        <text v-if="one.fed" :x="x(one.at)" :y="chart.bottom - 3" text-anchor="middle">N</text>
       </g>
       <circle
         v-for="(one, i) in weighed"
@@ -186,33 +161,32 @@ function key(event: KeyboardEvent) {
         :cy="y(one.grams)"
         r="5"
       />
-      <g
+      <DragHandle
         class="next"
-        role="slider"
-        tabindex="0"
-        aria-label="Next watering"
-        :aria-valuemin="Math.round(now)"
-        :aria-valuemax="Math.round(until - 6)"
-        :aria-valuenow="Math.round(next)"
-        :aria-valuetext="saidAt(next)"
-        @pointerdown="drag"
-        @pointermove="drag"
-        @keydown="key"
+        label="Next watering"
+        :value="next"
+        :min="Math.round(now)"
+        :max="Math.round(latest)"
+        :says="saidAt(next)"
+        :step="1"
+        :page="24"
+        :at="({ x: px }) => x.invert(px)"
+        @move="dragged = $event"
       >
-        <path class="stem" :d="`M${x(next)} ${PAD.top + 18}V${HEIGHT - PAD.bottom}`" />
+        <path class="stem" :d="`M${x(next)} ${chart.top + 18}V${chart.bottom}`" />
         <path
           class="head"
-          :d="`M${x(next)} ${PAD.top - 8}c-11 14-15 20-15 27a15 15 0 0 0 30 0c0-7-4-13-15-27Z`"
+          :d="`M${x(next)} ${chart.top - 8}c-11 14-15 20-15 27a15 15 0 0 0 30 0c0-7-4-13-15-27Z`"
         />
         <rect
           :x="x(next) - 22"
-          :y="PAD.top - 12"
+          :y="chart.top - 12"
           width="44"
-          :height="HEIGHT - PAD.bottom - PAD.top + 12"
+          :height="chart.bottom - chart.top + 12"
           fill="transparent"
         />
-      </g>
-    </svg>
+      </DragHandle>
+    </ChartDrawing>
     <p class="soft">
       Drag the drop: watered {{ saidAt(next) }}, it weighs about {{ mass(grams(before)) }} before<template
         v-if="lightest"
@@ -223,14 +197,6 @@ function key(event: KeyboardEvent) {
 </template>
 
 <style scoped>
-svg {
-  touch-action: pan-y;
-}
-
-.axis .title {
-  font-weight: 650;
-}
-
 .band {
   fill: var(--water);
   opacity: 0.2;
@@ -286,7 +252,6 @@ path.now {
 
 .next {
   cursor: ew-resize;
-  touch-action: none;
 }
 
 .next .head {
@@ -299,10 +264,6 @@ path.now {
   stroke: var(--enamel);
   stroke-width: 2;
   stroke-dasharray: 4 4;
-}
-
-.next:focus-visible {
-  outline: none;
 }
 
 .next:focus-visible .head {
