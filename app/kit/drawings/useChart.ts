@@ -25,7 +25,7 @@ export function useChart({
 }: {
   readonly most: number
   readonly least?: number
-  readonly height: number
+  readonly height: MaybeRefOrGetter<number>
   readonly pad: {
     readonly left: number
     readonly right: number
@@ -39,14 +39,14 @@ export function useChart({
   return reactive({
     drawnIn: (svg: SVGSVGElement | null) => void (room.value = svg),
     width,
-    height,
+    height: computed(() => toValue(height)),
     left,
     right: computed(() => width.value - right),
     top,
-    bottom: height - bottom,
+    bottom: computed(() => toValue(height) - bottom),
     /** The range of a scale from left to right, and of one from the foot to the top. */
     across: computed((): [number, number] => [left, width.value - right]),
-    up: [height - bottom, top] as [number, number],
+    up: computed((): [number, number] => [toValue(height) - bottom, top]),
   })
 }
 export type Chart = ReturnType<typeof useChart>

@@ -8,7 +8,7 @@ const props = defineProps<{ sides: readonly Side[] }>()
 const ROW = 54
 const chart = useChart({
   most: 576,
-  height: props.sides.length * ROW + 22,
+  height: () => props.sides.length * ROW + 22,
   pad: { left: 12, right: 96, top: 0, bottom: 22 },
 })
 const x = computed(() => scaleLinear([0, 1], chart.across))
@@ -45,5 +45,3 @@ const said = computed(() =>
     </g>
   </ChartDrawing>
 </template>
-
-<style scoped></style>
