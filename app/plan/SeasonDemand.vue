@@ -96,7 +96,7 @@ const feedBars = computed(() =>
     </pattern>
     <g class="demand" pointer-events="none">
       <g v-for="one in places" :key="one.place.id">
-        <text class="panel" :x="8" :y="one.top - 8">Trays: {{ one.place.name }}</text>
+        <text font-weight="650" :x="8" :y="one.top - 8">Trays: {{ one.place.name }}</text>
         <path fill="var(--line)" :d="one.standing" clip-path="url(#season-span)" />
         <path
           :d="one.over"
@@ -109,12 +109,12 @@ const feedBars = computed(() =>
           <path class="full" :d="`M${scale.left} ${one.full}H${scale.right}`" />
           <text :x="scale.right + 6" :y="one.full + 5">{{ printNumber(one.place.flats) }} fit</text>
         </template>
-        <text v-for="days in one.overflows" :key="days.from" class="warn" :x="days.x" :y="days.y">
+        <text v-for="days in one.overflows" :key="days.from" fill="var(--beet)" font-weight="700" :x="days.x" :y="days.y">
           {{ Math.ceil(days.most) }}
         </text>
       </g>
 
-      <text class="panel" :x="8" :y="mixFoot - panels.mix - 8">Mix to make</text>
+      <text font-weight="650" :x="8" :y="mixFoot - panels.mix - 8">Mix to make</text>
       <path stroke="var(--line-strong)" :d="`M${scale.left} ${mixFoot}H${scale.right}`" />
       <g v-for="bar in mixBars" :key="bar.demand.id">
         <rect
@@ -137,7 +137,7 @@ const feedBars = computed(() =>
         />
         <text
           v-if="labelled.has(bar.x)"
-          class="litres"
+          font-size="13px"
           :x="bar.x"
           :y="mixFoot - bar.high - 4"
           text-anchor="middle"
@@ -146,7 +146,7 @@ const feedBars = computed(() =>
         </text>
       </g>
 
-      <text class="panel" :x="8" :y="feedFoot - panels.feed - 8">Feed to mix</text>
+      <text font-weight="650" :x="8" :y="feedFoot - panels.feed - 8">Feed to mix</text>
       <path stroke="var(--line-strong)" :d="`M${scale.left} ${feedFoot}H${scale.right}`" />
       <rect
         v-for="(bar, i) in feedBars"
@@ -170,22 +170,9 @@ text {
   paint-order: stroke;
 }
 
-.panel {
-  font-weight: 650;
-}
-
 .full {
   stroke: var(--ink);
   stroke-width: 1.6;
-}
-
-.warn {
-  fill: var(--beet);
-  font-weight: 700;
-}
-
-.litres {
-  font-size: 13px;
 }
 
 .feed {

@@ -58,7 +58,7 @@ const said = computed(() => {
   >
     <path :d="band" class="band" />
     <path :d="path" class="sum" />
-    <text :x="chart.right + 6" :y="sums(lastOf(days).sum) + 5" class="total">
+    <text :x="chart.right + 6" :y="sums(lastOf(days).sum) + 5" fill="var(--ink)" font-weight="600">
       {{ Math.round(lastOf(days).sum) }}
     </text>
   </ChartDrawing>
@@ -78,10 +78,5 @@ svg {
   fill: none;
   stroke: var(--marigold);
   stroke-width: 3;
-}
-
-.total {
-  fill: var(--ink);
-  font-weight: 600;
 }
 </style>

@@ -51,7 +51,7 @@ const go = (node: TraceNode) => node.to && navigateTo(node.to)
 <template>
   <div class="scroll scrolls" role="region" aria-label="The way of the tray" tabindex="0">
     <svg class="drawn" :viewBox="`0 0 ${WIDTH} ${height}`" role="img" :aria-label="said">
-      <text v-for="(head, i) in HEADS" :key="head" :x="x(i) + 2" y="18" class="head">{{ head }}</text>
+      <text v-for="(head, i) in HEADS" :key="head" :x="x(i) + 2" y="18" fill="var(--ink-soft)" font-size="14px" font-weight="600">{{ head }}</text>
       <path v-for="way in ways" :key="way.key" :d="way.d" :class="{ own: way.own }" class="way" />
       <g
         v-for="{ x: left, y: top, node } in at.values()"
@@ -62,7 +62,7 @@ const go = (node: TraceNode) => node.to && navigateTo(node.to)
       >
         <rect :width="BOX" :height="ROW" rx="6" />
         <path v-if="node.isSick" d="M0 6a6 6 0 0 1 6-6h3v58h-3a6 6 0 0 1-6-6z" fill="var(--beet)" />
-        <text x="16" y="23" class="name">
+        <text x="16" y="23" font-size="15px" font-weight="600">
           {{ short(node.name, 27) }}{{ node.isSick ? ' · does badly' : '' }}
         </text>
         <text x="16" y="44">{{ short(node.says, 32) }}</text>
@@ -74,12 +74,6 @@ const go = (node: TraceNode) => node.to && navigateTo(node.to)
 <style scoped>
 svg {
   min-width: 56rem;
-}
-
-.head {
-  fill: var(--ink-soft);
-  font-size: 14px;
-  font-weight: 600;
 }
 
 .way {
@@ -115,11 +109,6 @@ rect {
 
 .opens {
   cursor: pointer;
-}
-
-.name {
-  font-size: 15px;
-  font-weight: 600;
 }
 
 @media print {

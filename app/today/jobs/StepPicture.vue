@@ -90,10 +90,10 @@ const quarter = (n: number) => {
           :height="one.height"
           :fill="textureFill(one.materialId)"
         />
-        <text :x="one.x + one.width / 2" :y="155 - one.height" class="big" text-anchor="middle">
+        <text :x="one.x + one.width / 2" :y="155 - one.height" font-size="21px" font-weight="700" text-anchor="middle">
           {{ quarter(one.scoops) }}
         </text>
-        <text :x="one.x + one.width / 2" y="186" class="small" text-anchor="middle">
+        <text :x="one.x + one.width / 2" y="186" font-size="16px" text-anchor="middle">
           {{ one.word }}
         </text>
       </g>
@@ -123,7 +123,7 @@ const quarter = (n: number) => {
       <rect class="paper" x="150" y="18" width="20" height="124" rx="10" />
       <rect class="mark-fill" x="156" y="92" width="8" height="46" rx="4" />
       <circle class="mark-fill" cx="160" cy="146" r="13" />
-      <text x="182" y="44" class="big">&lt; {{ picture.belowC }} °C</text>
+      <text x="182" y="44" font-size="21px" font-weight="700">&lt; {{ picture.belowC }} °C</text>
     </g>
     <g v-else-if="cell">
       <path
@@ -235,7 +235,7 @@ const quarter = (n: number) => {
     </g>
     <g v-else-if="picture.kind === 'label'">
       <path class="label" d="M40 30H250a20 20 0 0 1 20 20v70a20 20 0 0 1-20 20H40Z" />
-      <text v-for="(line, i) in picture.lines.slice(0, 3)" :key="i" x="58" :y="66 + i * 28" class="big">
+      <text v-for="(line, i) in picture.lines.slice(0, 3)" :key="i" x="58" :y="66 + i * 28" font-size="21px" font-weight="700">
         {{ line.slice(0, 20) }}
       </text>
       <path class="line thick" d="M236 186L286 122l12 10L248 192Z" />
@@ -347,14 +347,5 @@ const quarter = (n: number) => {
 
 text {
   font-family: var(--text);
-}
-
-.big {
-  font-size: 21px;
-  font-weight: 700;
-}
-
-.small {
-  font-size: 16px;
 }
 </style>
