@@ -3,20 +3,16 @@ import { at as elementAt, first } from '../numeric/at'
 import { COVER_IS_THE_MIX, feelOf, type BatchRequest, type Fill } from '../media/batch-request'
 import type { BatchPlan, MaterialLine } from '../media/batch'
 import type { FillDemand } from '../media/filling'
-import type { Feel } from '../media/hydration'
-import { coolTest, bagTest, feelTest, rightFeel } from './hand-test'
+import { bagTest, coolTest, feelTest } from './hand-test'
 import type { CautionId } from '../cautions/caution'
 import { COOL_ENOUGH_C, type HotWater } from '../media/hot-water'
 import { isAlive } from '../media/material'
 import type { MixPlan } from '../media/mix-plan'
 import type { ScoopCount } from '../media/scoops'
 import { MESH_NAMES } from '../media/sieve'
-import { printFraction } from '../units/fraction'
-import { packsOf } from '../supplies/pack-said'
 import { given, type Figure } from '../working/figure'
 import { practice, yours } from '../working/source'
-import type { Step } from './step'
-import { counted, inSentence, withArticle } from '../text/plurals'
+import { told, yesNo, type Fact, type Facts, type Step, type Told } from './step'
 
 /** A scoop that is further off than this is no measure for the material: litres are said instead. */
 const TOO_COARSE = 0.05
@@ -30,19 +26,9 @@ export function batchSteps(plan: BatchPlan, request: Said): Step[] {
     ...cleanSteps(request),
     ...plan.lines.flatMap((line) => soakStep(line, plan.hotWater ?? lower?.hotWater ?? null)),
     ...sieveStep(plan),
-    ...(request.preparations.includes('moisten')
-      ? [
-          {
-            id: 'moisten',
-            title: 'Moisten',
-            say: [
-              'Dry peat and dry bagged mix a little, and leave them to take it up: once stirred in dry, they shed water.',
-            ],
-          },
-        ]
-      : []),
-    ...(lower ? mixSteps(lower, request, 'lower', 'the lower mix', null) : []),
-    ...mixSteps(plan, request, '', lower ? 'the upper mix' : 'the tub', plan),
+    ...(request.preparations.includes('moisten') ? [{ id: 'moisten', kind: 'moisten' } as const] : []),
+    ...(lower ? mixSteps(lower, request, 'lower', 'lower', null) : []),
+    ...mixSteps(plan, request, '', lower ? 'upper' : 'tub', plan),
     ...fillSteps(plan, request),
   ])
 }
@@ -83,53 +69,20 @@ export const cleaningSteps = (): Step[] => [
         ? { ...step, cautions: ['scald'] as const }
         : step,
   ),
-  {
-    id: 'dry',
-    title: 'Rinse and dry',
-    say: ['Rinse until nothing smells, and let them dry in the air, upside down.'],
-    right: 'no film, no smell, no earth in the corners',
-    picture: { kind: 'wash' },
-  },
+  { id: 'dry', kind: 'dry', picture: { kind: 'wash' } },
 ]
 
 /** Trays and tools before anything else; what is evidence and what is habit is said. */
-function cleanSteps({ preparations }: Pick<Said, 'preparations'>): Step[] {
-  const step = (
-    id: 'wash' | 'disinfect' | 'scald tools',
-    title: string,
-    say: string,
-    waitMinutes?: number,
-  ): Step[] =>
-    preparations.includes(id)
-      ? [
-          {
-            id: id.replace(' ', '-'),
-            title,
-            say: [say],
-            picture: { kind: 'wash' },
-            ...(waitMinutes ? { waitMinutes, waitFor: title } : {}),
-          },
-        ]
-      : []
-  return [
-    ...step(
-      'wash',
-      'Wash trays and tools',
-      'Brush off what sticks, then warm water and washing-up liquid, and rinse. Dirt shields what a disinfectant should reach: this step does most of the work.',
-    ),
-    ...step(
-      'disinfect',
-      'Disinfect them',
-      'Peroxide or bleach as its own label says, never both and never with another cleaner; gloves, eyes, an open window. Rinse and let dry. Worth it after damping-off; for trays that grew well, washing is as good a habit.',
-      15,
-    ),
-    ...step(
-      'scald tools',
-      'Scald tools and anything heatproof',
-      'Boiling water over metal, glass and thick plastic; thin trays warp. Kills what lives on them, and is habit rather than need where they were washed.',
-    ),
-  ]
-}
+const CLEANING = [
+  { id: 'wash', kind: 'wash' },
+  { id: 'disinfect', kind: 'disinfect', waitMinutes: 15 },
+  { id: 'scald-tools', kind: 'scald tools' },
+] as const satisfies readonly Step[]
+const cleanSteps = ({ preparations }: Pick<Said, 'preparations'>): Step[] =>
+  CLEANING.filter(({ kind }) => preparations.includes(kind)).map((step) => ({
+    ...step,
+    picture: { kind: 'wash' },
+  }))
 
 function soakStep(
   { soak, soakWholePacks, packs, pack, material }: MaterialLine,
@@ -140,42 +93,37 @@ function soakStep(
   return [
     {
       id: `soak-${material.id}`,
-      title: hot ? 'Soak the coir in boiling water' : 'Soak the coir',
-      say: [
-        soak.dryMassG,
-        ' of dry coir into ',
-        soak.waterL,
-        hot ? ' of boiling water, in a heatproof tub of at least ' : ' of water, in a tub of at least ',
-        soak.tubL,
-        '. ',
-        ...(soakWholePacks
-          ? [
-              `Or it whole: `,
-              { figure: packs, words: packsOf(packs.value, pack.name) },
-              ' into ',
-              soakWholePacks.waterL,
-              ' gives ',
-              soakWholePacks.fibreL,
-              '. ',
-            ]
-          : []),
-        'Pour most of it, let it swell, add the rest only where fibre stays dry. ',
-        ...(cools
-          ? ['Break it up with a spoon and cover it. ', ...comesTo(cools), ' Only then the rest goes in.']
-          : [hot ? 'Break it up with a spoon; go on while it is hot.' : 'Break it up.']),
-      ],
+      kind: 'soak',
+      values: {
+        hot: cools ? 'cools' : hot ? 'now' : 'no',
+        dry: soak.dryMassG,
+        water: soak.waterL,
+        tub: soak.tubL,
+        whole: told(
+          soakWholePacks
+            ? [
+                {
+                  kind: 'whole packs',
+                  values: {
+                    packs: { packs, of: pack.name },
+                    water: soakWholePacks.waterL,
+                    fibre: soakWholePacks.fibreL,
+                  },
+                },
+              ]
+            : [],
+        ),
+        ...(cools ? { comesTo: comesTo(cools) } : {}),
+      },
       // Coir for a hot mix is not left to cool: the mix goes on to it at once.
       waitMinutes: cools ? untilCool(cools) : hot ? 10 : 30,
-      waitFor: cools ? 'Coir has cooled' : 'Coir has swollen',
-      amount: [soak.waterL, hot ? ' boiling' : ' of water'],
-      picture: { kind: 'tub', filled: Math.min(0.6, soak.fibreL.value / soak.tubL.value), of: 'A tub' },
-      right: 'no dry fibre left in the middle, and no water standing on it',
+      picture: { kind: 'tub', filled: Math.min(0.6, soak.fibreL.value / soak.tubL.value), of: 'a tub' },
       together: true,
       ...(cools ? { test: coolTest } : {}),
       // What a brick gave here is what the next plan goes by: both are asked, for nobody knows how much was soaked.
       asks: [
-        { key: 'coirG', label: 'Dry coir that was soaked', dimension: 'mass', expected: null },
-        { key: 'fibreL', label: 'It came to, loosened', dimension: 'volume', expected: null },
+        { key: 'coirG', dimension: 'mass', expected: null },
+        { key: 'fibreL', dimension: 'volume', expected: null },
       ],
     },
   ]
@@ -188,22 +136,24 @@ function sieveStep({ lines }: BatchPlan): Step[] {
     {
       id: 'sieve',
       picture: { kind: 'sieve' },
-      title: `Sieve through ${MESH_NAMES[first(sieved).sieve.meshMm]}`,
-      say: [
-        ...sieved.flatMap(({ material, sieve, looseL }, index) => [
-          index ? ' ' : '',
-          sieve.bagL,
-          ` of ${inSentence(material.name)} gives `,
-          looseL,
-          '; ',
-          sieve.staysL,
-          ' stays on the sieve',
-          ...(sieve.perliteLostL
-            ? [', ', sieve.perliteLostL, ' of it perlite: as much vermiculite or perlite puts the air back.']
-            : ['.']),
-        ]),
-        ' What stays behind fills the foot of big pots.',
-      ],
+      kind: 'sieve',
+      values: {
+        mesh: present(MESH_NAMES[first(sieved).sieve.meshMm]),
+        sieved: told(
+          sieved.map(({ material, sieve, looseL }) => ({
+            kind: 'sieved',
+            values: {
+              bag: sieve.bagL,
+              material: material.name,
+              loose: looseL,
+              stays: sieve.staysL,
+              perlite: yesNo(sieve.perliteLostL !== null),
+              ...(sieve.perliteLostL ? { lost: sieve.perliteLostL } : {}),
+            },
+          })),
+          ' ',
+        ),
+      },
     },
   ]
 }
@@ -212,38 +162,42 @@ function mixSteps(
   mix: MixPlan,
   request: Said,
   idPrefix: string,
-  into: string,
+  into: 'tub' | 'upper' | 'lower',
   whole: BatchPlan | null,
 ): Step[] {
   const id = (name: string) => (idPrefix ? `${idPrefix}-${name}` : name)
   const tubPlan = whole?.tubPlan ?? null
   const hotWater = mix.hotWater?.of === 'mix' ? mix.hotWater : null
-  const measure = (one: 'all' | 'cooked' | 'alive'): Step['say'] =>
-    mix.measures
-      .map(({ material, scoops }, index) => ({
-        material,
-        scoops: tubPlan ? elementAt(tubPlan.scoops, index) : scoops,
-      }))
-      .filter(({ material }) => one === 'all' || isAlive(material) === (one === 'alive'))
-      .flatMap(({ material, scoops }, index) => [index ? ', ' : '', ...said(scoops, material.name, request)])
-  const extras: Step['say'] = (whole?.extras ?? []).flatMap(({ material, massG, volumeMl }) => [
-    ' ',
-    massG,
-    ' (',
-    volumeMl,
-    `) ${inSentence(material.name)}${tubPlan ? ' in all' : ''}.`,
-  ])
+  const measured = (one: 'all' | 'cooked' | 'alive'): Fact =>
+    told(
+      mix.measures
+        .map(({ material, scoops }, index) => ({
+          material,
+          scoops: tubPlan ? elementAt(tubPlan.scoops, index) : scoops,
+        }))
+        .filter(({ material }) => one === 'all' || isAlive(material) === (one === 'alive'))
+        .map(({ material, scoops }) => amountOf(scoops, material.name, request)),
+      ', ',
+    )
+  const added = whole?.extras ?? []
+  const extras = told(
+    added.map(({ material, massG, volumeMl }) => ({
+      kind: 'extra',
+      values: { mass: massG, volume: volumeMl, material: material.name, inAll: yesNo(tubPlan !== null) },
+    })),
+  )
   const later = hotWater && mix.measures.some(({ material }) => isAlive(material))
   return [
     {
       id: id('measure'),
-      title: tubPlan
-        ? `Measure into ${into}, ${tubPlan.tubs.value} times`
-        : into === 'the tub'
-          ? 'Measure into the tub'
-          : `Measure ${into} into a tub`,
-      say: [...measure(later ? 'cooked' : 'all'), '.', ...(hotWater ? [] : extras)],
-      amount: [mix.mixL, ' of mix'],
+      kind: 'measure',
+      values: {
+        into,
+        times: tubPlan?.tubs.value ?? 0,
+        measured: measured(later ? 'cooked' : 'all'),
+        extras: hotWater ? told([]) : extras,
+        mix: mix.mixL,
+      },
       picture: {
         kind: 'scoops',
         of: mix.measures
@@ -257,7 +211,12 @@ function mixSteps(
       ...(mix.measures.some(({ material }) => material.bagged) ? { test: bagTest } : {}),
     },
     ...(hotWater
-      ? hotWaterSteps(id, mix.waterL, hotWater, [...(later ? [...measure('alive'), '.'] : []), ...extras])
+      ? hotWaterSteps(
+          id,
+          mix.waterL,
+          hotWater,
+          later || added.length > 0 ? { later: yesNo(!!later), measured: measured('alive'), extras } : null,
+        )
       : []),
     stirStep(id('stir'), mix, request, whole),
   ]
@@ -268,28 +227,21 @@ const hotWaterSteps = (
   id: (name: string) => string,
   waterL: Figure,
   hotWater: HotWater,
-  alive: Step['say'],
+  alive: Facts | null,
 ): Step[] => [
   {
     id: id('hot-water'),
-    title: 'Hot water',
-    say: [
-      'Boiling water over it in small amounts, stirred with a spoon, never a hand: ',
-      waterL,
-      ', beside what the coir took. Cover it. ',
-      ...comesTo(hotWater),
-    ],
+    kind: 'hot water',
+    values: { water: waterL, comesTo: comesTo(hotWater) },
     waitMinutes: untilCool(hotWater),
-    waitFor: 'The mix has cooled',
-    amount: [waterL, ' boiling'],
     picture: { kind: 'thermometer', belowC: COOL_ENOUGH_C },
   },
-  ...(alive.length
+  ...(alive
     ? [
         {
           id: id('alive'),
-          title: 'Once it has cooled, what is alive',
-          say: alive,
+          kind: 'alive' as const,
+          values: alive,
           test: coolTest,
           picture: { kind: 'thermometer' as const, belowC: COOL_ENOUGH_C },
         },
@@ -304,28 +256,21 @@ const MIN_STIRRED_L = 0.005
 function stirStep(id: string, mix: MixPlan, { feel }: Said, whole: BatchPlan | null): Step {
   const isHot = mix.hotWater?.of === 'mix'
   const isWetted = !isHot && mix.waterL.value > MIN_STIRRED_L
-  const water: Step['say'] = isWetted
-    ? [' Stir in about ', mix.waterL, ' of water, a little at a time.']
-    : [' It needs no more water.']
   const asks: NonNullable<Step['asks']> = [
-    { key: 'waterL', label: 'Water really stirred in', dimension: 'volume', expected: mix.waterL.value },
-    ...(whole
-      ? [{ key: 'mixedL', label: 'In the tub now, levelled', dimension: 'volume' as const, expected: null }]
-      : []),
+    { key: 'waterL', dimension: 'volume', expected: mix.waterL.value },
+    ...(whole ? [{ key: 'mixedL', dimension: 'volume' as const, expected: null }] : []),
   ]
   return {
     id,
-    title: 'Stir',
-    say: [
-      'Until no streak is left, in a tub of at least ',
-      whole?.stirringTubL ?? mix.ingredientsL,
-      whole?.tubPlan ? ' or in as many goes.' : '.',
-      ...(isHot ? [] : water),
-      ` It should feel like ${FEEL_WORDS[feel]}.`,
-    ],
-    ...(isWetted && { amount: [mix.waterL, ' of water'] }),
+    kind: 'stir',
+    values: {
+      tub: whole?.stirringTubL ?? mix.ingredientsL,
+      goes: yesNo(!!whole?.tubPlan),
+      wet: isHot ? 'hot' : yesNo(isWetted),
+      water: mix.waterL,
+      feel,
+    },
     picture: { kind: 'squeeze' },
-    right: rightFeel(feel),
     test: feelTest(mix.mixL, feel),
     ...(!isHot && { asks }),
   }
@@ -333,35 +278,19 @@ function stirStep(id: string, mix: MixPlan, { feel }: Said, whole: BatchPlan | n
 
 const COOL = given('Cool enough for hands and seed', COOL_ENOUGH_C, '°C', practice())
 /** How hot it gets, and when hands and seed are safe in it. */
-const comesTo = ({ reachesC, coolHours }: HotWater): Step['say'] => [
-  'The middle comes to about ',
-  reachesC,
-  ' and is below ',
-  COOL,
-  ' after about ',
-  coolHours,
-  '; a thermometer, or the back of a hand held to it, decides.',
-]
+const comesTo = ({ reachesC, coolHours }: HotWater): Fact =>
+  told([{ kind: 'comes to', values: { reaches: reachesC, cool: COOL, hours: coolHours } }])
 /** In half hours, as people wait. */
 const untilCool = ({ coolHours }: HotWater) => Math.max(30, Math.ceil(coolHours.value * 2) * 30)
 
-function said(count: ScoopCount, material: string, { scoop }: Said): Step['say'] {
-  const name = inSentence(material)
-  if (Math.abs(count.roundingError.value) > TOO_COARSE) return [count.wantedL, ` ${name}`]
-  const scoops = {
-    figure: count.scoops,
-    words: `${printFraction(count.scoops.value, 0.25)} × ${inSentence(scoop.name)}`,
-  }
-  return [scoops, ` ${name} (`, count.wantedL, ')']
-}
-
-/** What the hand feels. */
-export const FEEL_WORDS: Readonly<Record<Feel, string>> = {
-  damp: 'a damp cloth',
-  'wrung-out sponge': 'a wrung-out sponge',
-  cake: 'moist cake',
-  'soil block': 'peanut butter',
-}
+/** In scoops, or in litres where a scoop is too coarse. */
+const amountOf = (count: ScoopCount, material: string, { scoop }: Said): Told =>
+  Math.abs(count.roundingError.value) > TOO_COARSE
+    ? { kind: 'litres', values: { litres: count.wantedL, material } }
+    : {
+        kind: 'scoops',
+        values: { scoops: { scoops: count.scoops, of: scoop.name }, material, litres: count.wantedL },
+      }
 
 /** More kinds of container than this are listed in one step, so that a card stays one page. */
 const FILLS_WITH_A_STEP_EACH = 4
@@ -371,34 +300,40 @@ function fillSteps({ fills, lines }: BatchPlan, request: Said): Step[] {
     return [
       {
         id: 'fill',
-        title: `Fill ${fills.length} kinds of container`,
-        say: fills.flatMap((demand, index) => [
-          index ? '; ' : '',
-          `${whatIsFilled(demand.fill)} `,
-          ...layersOf(demand),
-          demand.looseL,
-          ...coverOf(demand, lines),
-        ]),
+        kind: 'fill many',
+        values: {
+          n: fills.length,
+          fills: told(
+            fills.map((demand) => ({
+              kind: 'fill of',
+              values: {
+                what: whatIsFilled(demand.fill),
+                layers: layersOf(demand),
+                loose: demand.looseL,
+                cover: coverOf(demand, lines),
+              },
+            })),
+            '; ',
+          ),
+        },
       },
     ]
   return fills.map((demand, index): Step => {
     const { fill, looseL } = demand
-    const how =
-      fill.container.kind === 'block'
-        ? ' in all. Press, and release onto a tray.'
-        : ' in all. Fill loosely, drop the tray twice, refill what sank, level.'
     const feel = feelOf(fill, request)
     return {
       id: `fill-${index}`,
-      title: `Fill ${whatIsFilled(fill)}`,
-      say: [
-        ...(feel === request.feel ? [] : [`Make this part like ${FEEL_WORDS[feel]}. `]),
-        ...layersOf(demand),
-        looseL,
-        how,
-        ...coverOf(demand, lines),
-      ],
-      amount: [looseL],
+      kind: 'fill',
+      values: {
+        what: whatIsFilled(fill),
+        otherFeel: yesNo(feel !== request.feel),
+        feel,
+        layers: layersOf(demand),
+        loose: looseL,
+        block: yesNo(fill.container.kind === 'block'),
+        tray: yesNo(fill.container.kind === 'tray'),
+        cover: coverOf(demand, lines),
+      },
       picture: {
         kind: 'cell',
         depthMm: fill.container.shape.depthMm,
@@ -407,38 +342,32 @@ function fillSteps({ fills, lines }: BatchPlan, request: Said): Step[] {
         seeds: 0,
         coverMm: 0,
       },
-      right:
-        fill.container.kind === 'block'
-          ? 'the block holds together and keeps its edges'
-          : 'level, springy under a finger, and full in the corners too',
-      asks: [
-        {
-          key: 'filled',
-          label: `Really filled, ${fill.container.kind === 'tray' ? 'cells' : 'of them'}`,
-          expected: Math.round(demand.cells.value),
-        },
-      ],
+      asks: [{ key: 'filled', expected: Math.round(demand.cells.value) }],
     }
   })
 }
 
 /** `2 × 72-cell tray`; `5 cells of a 24-cell tray` where a tray is shared. */
-const whatIsFilled = ({ count, cells, container }: Fill): string =>
-  cells == null || cells > count * container.cells - 0.5
-    ? `${count} × ${container.name}`
-    : `${counted(Math.max(1, Math.round(cells)), 'cell')} of ${withArticle(container.name)}`
+const whatIsFilled = ({ count, cells, container }: Fill): Fact =>
+  told([
+    cells == null || cells > count * container.cells - 0.5
+      ? { kind: 'containers', values: { count, container: container.name } }
+      : { kind: 'cells of', values: { cells: Math.max(1, Math.round(cells)), container: container.name } },
+  ])
 
-function layersOf({ fill, lowerL }: FillDemand): Step['say'] {
-  if (!lowerL) return []
+function layersOf({ fill, lowerL }: FillDemand): Fact {
+  if (!lowerL) return told([])
   const top = given('Depth of the top layer', present(fill.topMm), 'mm', practice())
-  return [lowerL, ' of the lower mix first, then ', top, ' of the upper: ']
+  return told([{ kind: 'layers', values: { lower: lowerL, top } }])
 }
 
-function coverOf({ fill, coverL }: FillDemand, lines: readonly MaterialLine[]): Step['say'] {
-  if (!coverL) return []
-  const covering = lines.find(({ material }) => material.id === fill.coverMaterialId)
-  const cover =
-    covering && fill.coverMaterialId !== COVER_IS_THE_MIX ? inSentence(covering.material.name) : 'the mix'
+function coverOf({ fill, coverL }: FillDemand, lines: readonly MaterialLine[]): Fact {
+  if (!coverL) return told([])
   const depth = given('Depth of the cover', fill.coverMm, 'mm', yours())
-  return [' Leave ', depth, ' free; after sowing cover with ', coverL, ` of ${cover}.`]
+  const covering = lines.find(({ material }) => material.id === fill.coverMaterialId)
+  return told([
+    covering && fill.coverMaterialId !== COVER_IS_THE_MIX
+      ? { kind: 'cover with', values: { depth, cover: coverL, material: covering.material.name } }
+      : { kind: 'cover with mix', values: { depth, cover: coverL } },
+  ])
 }

@@ -6,7 +6,7 @@ import { FEEDS } from '../feed/feeds'
 import { TOOL_KINDS, type Tool } from '../feed/tool'
 import { given } from '../working/figure'
 import { yours } from '../working/source'
-import { feedSteps, sayMeasurement, strengthToExpect, wayToUse } from './feed-steps'
+import { feedSteps, strengthToExpect, wayToUse } from './feed-steps'
 import type { Step } from './step'
 import { inSentence } from '../text/plurals'
 const order = (list: readonly Step[]) => list.map(({ id }) => id)
@@ -97,28 +97,6 @@ describe('the steps of a feed', () => {
     expect(wayToUse(ask({ tools: kit, volumeL: 20, toolId: 'spoon' }).plan, 'spoon')!.tool).toBe(spoon)
     const tiny = ask({ tools: kit, volumeL: 0.5, target: 20 })
     expect(wayToUse(tiny.plan, 'spoon')?.tool).not.toBe(spoon)
-  })
-
-  it.each([
-    [tool('spoon', 5), 10, '2 × spoon, level'],
-    [tool('cap', 8), 12, '1½ × cap'],
-    [tool('syringe', 10), 2.5, '2.5 mL with the syringe'],
-    [tool('kitchen scale', null), 12, '12 g on the kitchen scale'],
-  ])('says %j as one would', (with_, amount, words) => {
-    const figure = (value: number, unit: string) => given('x', value, unit, yours())
-    const fills = with_.capacityMl ? figure(amount / with_.capacityMl, '') : null
-    const zero = figure(0, 'share')
-    expect(
-      sayMeasurement({
-        tool: with_,
-        fit: 'fair',
-        amount: figure(amount, 'mL'),
-        fills,
-        rounding: zero,
-        spread: zero,
-        worst: zero,
-      }),
-    ).toBe(words)
   })
 
   it('keeps names as they are written where they must be', () => {

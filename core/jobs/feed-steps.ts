@@ -1,22 +1,8 @@
-import { present } from '../present'
 import type { DosePlan, StrengthRange, Way } from '../feed/dose'
 import type { Measurement } from '../feed/measuring'
-import { TOOL_HABITS } from '../feed/tool'
-import { printNumber } from '../units/format'
-import { printFraction } from '../units/fraction'
 import type { Figure } from '../working/figure'
 import { darkTest } from './hand-test'
-import type { Step } from './step'
-import type { Spoken } from './sentence'
-import { inSentence } from '../text/plurals'
-
-/** What to do with one tool, in words: `1½ × teaspoon, level`, `12 g on the kitchen scale`. */
-export function sayMeasurement({ tool, amount, fills }: Measurement): string {
-  const habit = TOOL_HABITS[tool.kind]
-  if (habit.measures === 'mass') return `${printNumber(amount.value)} g on the ${inSentence(tool.name)}`
-  if (tool.kind === 'syringe') return `${printNumber(amount.value)} mL with the ${inSentence(tool.name)}`
-  return `${printFraction(present(fills).value, 0.25)} × ${inSentence(tool.name)}${tool.kind === 'spoon' ? ', level' : ''}`
-}
+import { yesNo, type Fact, type Step } from './step'
 
 /** The way that will be used: the one chosen, else the best in its fair range; undefined when a stock is better. */
 export function wayToUse(plan: DosePlan, toolId: string | null): Way | undefined {
@@ -36,31 +22,23 @@ export function feedSteps(
   request: { feedName: string; vesselName: string; vesselL: Figure; toolId: string | null },
 ): Step[] {
   const way = wayToUse(plan, request.toolId)
-  const said = (measurement: Measurement): Spoken => ({
-    figure: measurement.amount,
-    words: sayMeasurement(measurement),
-  })
-  const feed = inSentence(request.feedName)
-  const vessel = inSentence(request.vesselName)
+  const dosed = (measurement: Measurement): Fact => ({ measured: measurement })
+  const { feedName: feed, vesselName: vessel, vesselL: holds } = request
   const give: Step = {
     id: 'give',
-    title: 'Give it from below',
-    say: [
-      'Into the solid tray under the cells, a quarter of their depth. Pour off what is left after the wait.',
-    ],
+    kind: 'give',
     waitMinutes: 30,
-    waitFor: 'Pour off the feed',
     picture: { kind: 'soak', stands: 0.25, how: 'below' },
     test: darkTest,
     asks: [
-      { key: 'givenL', label: 'Really given', dimension: 'volume', expected: request.vesselL.value },
-      { key: 'backL', label: 'Came back', dimension: 'volume', expected: null },
+      { key: 'givenL', dimension: 'volume', expected: holds.value },
+      { key: 'backL', dimension: 'volume', expected: null },
     ],
   }
   const half: Step = {
     id: 'water',
-    title: `Half fill the ${vessel}`,
-    say: ['With water; it holds ', request.vesselL, '.'],
+    kind: 'half fill',
+    values: { vessel, holds },
     picture: { kind: 'can', filled: 0.5 },
     workMinutes: 3,
     together: true,
@@ -70,16 +48,10 @@ export function feedSteps(
       half,
       {
         id: 'dose',
-        amount: [said(way)],
+        kind: 'dose',
+        values: { dose: dosed(way), feed, holds },
         picture: { kind: 'can', filled: 0.95 },
         cautions: plan.cautions,
-        title: 'Measure the feed',
-        say: [
-          said(way),
-          ` of ${feed}. Stir until it is gone, then top up with water to `,
-          request.vesselL,
-          '.',
-        ],
       },
       give,
     ]
@@ -88,40 +60,26 @@ export function feedSteps(
   return [
     {
       id: 'stock',
-      amount: [said(making)],
+      kind: 'stock',
+      values: { making: dosed(making), feed, stock: stockL, days: keepsDays },
       picture: { kind: 'can', filled: 1 },
       cautions: plan.cautions,
-      title: 'Make a stock solution',
-      say: [
-        said(making),
-        ` of ${feed}, made up with water to `,
-        stockL,
-        `. Shake. Label it with name, strength and date; it keeps ${keepsDays} days, dark and cool.`,
-      ],
     },
     ...(second
       ? [
           {
             id: 'second',
-            title: 'Dilute it once more',
-            say: [said(second.taking), ' of the stock, made up with water to ', second.madeUpToL, '. Shake.'],
+            kind: 'dilute' as const,
+            values: { taking: dosed(second.taking), to: second.madeUpToL },
           },
         ]
       : []),
     half,
     {
       id: 'dose',
-      amount: [said(dosing)],
+      kind: 'dose stock',
+      values: { dose: dosed(dosing), second: yesNo(!!second), holds },
       picture: { kind: 'can', filled: 0.95 },
-      title: 'Dose the stock',
-      say: [
-        said(dosing),
-        second
-          ? ' of the second dilution, then top up with water to '
-          : ' of the stock, then top up with water to ',
-        request.vesselL,
-        ': the stock is part of it. Stir.',
-      ],
     },
     give,
   ]

@@ -8,7 +8,6 @@ import { STARTING_RECIPES } from '../media/recipes'
 import { batchSteps } from './batch-steps'
 import { finalSteps, moveSteps } from './move-steps'
 import { coirGave, mixOutcome, paceOf } from './mix-outcome'
-import { pictureWords } from './picture'
 import {
   clockWasSetBack,
   joinedMarks,
@@ -19,7 +18,7 @@ import {
   type Mark,
 } from './guided-job'
 import { fillsFor, lackingFor, missingOf } from './short'
-import { byFinger, sowSteps, sowStepId } from './sow-steps'
+import { sowSteps, sowStepId } from './sow-steps'
 import { cutUp, shareOut } from './stations'
 import { cautionsOnce, type Step } from './step'
 import { minutesOf, timetable } from './timetable'
@@ -243,9 +242,8 @@ describe('the steps of every job', () => {
     ['pot up', move],
     ['final container', final],
   ]
-  it.each(of)('%s: each has its own name, a picture in words, and its cautions once', (_, list) => {
+  it.each(of)('%s: each has its own name, and its cautions once', (_, list) => {
     expect(new Set(list.map(({ id }) => id)).size).toBe(list.length)
-    for (const { picture } of list) if (picture) expect(pictureWords(picture).length).toBeGreaterThan(10)
     const said = cautionsOnce([...list, ...list]).flatMap(({ cautions }) => cautions ?? [])
     expect(new Set(said).size).toBe(said.length)
   })
@@ -256,12 +254,6 @@ describe('the steps of every job', () => {
     expect(ids).not.toContain('dent tray B')
     expect(ids.indexOf('cover tray A')).toBeLessThan(ids.indexOf(sowStepId('tray', 'B')))
     expect(ids.slice(-2)).toEqual(['soak tray', 'place tray'])
-    expect([byFinger(0), byFinger(6), byFinger(12), byFinger(25)]).toEqual([
-      'on the surface',
-      'half a fingernail',
-      'a fingernail',
-      'to the first joint of a finger',
-    ])
   })
   it('pot up asks for the roots and counts by tap; a final container has food in the hole and a stake', () => {
     expect(move.some(({ test }) => test?.key === 'roots')).toBe(true)
@@ -272,8 +264,8 @@ describe('the steps of every job', () => {
 })
 
 describe('how quick hands are', () => {
-  const plain: Step[] = ['a', 'b', 'c', 'd'].map((id) => ({ id, title: id, say: [id], workMinutes: 10 }))
-  const soak: Step = { id: 'soak', title: 'Soak', say: ['Soak'], workMinutes: 10, waitMinutes: 30 }
+  const plain: Step[] = ['a', 'b', 'c', 'd'].map((id) => ({ id, kind: 'fill', workMinutes: 10 }))
+  const soak: Step = { id: 'soak', kind: 'soak', workMinutes: 10, waitMinutes: 30 }
   const ticked = (ids: readonly string[], minutes: readonly number[]) => {
     const marks = ids.map((step, i) => mark(minutes[i]!, { id: `${step}${i}`, step }))
     return { stands: progressOf(marks), marks }

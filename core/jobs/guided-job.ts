@@ -129,11 +129,15 @@ export function joinedMarks<Of extends Pick<Mark, 'id'>>(one: readonly Of[], oth
 }
 
 /** The steps that are still to do: neither done nor skipped. */
-export const openSteps = (list: readonly Step[], stands: Pick<JobProgress, 'steps'>): Step[] =>
-  list.filter(({ id }) => stepStands(stands, id).state === 'open')
+export const openSteps = <Of extends Pick<Step, 'id'>>(
+  list: readonly Of[],
+  stands: Pick<JobProgress, 'steps'>,
+): Of[] => list.filter(({ id }) => stepStands(stands, id).state === 'open')
 /** The first of them; null where there is none. */
-export const nextStep = (list: readonly Step[], stands: Pick<JobProgress, 'steps'>): Step | null =>
-  openSteps(list, stands)[0] ?? null
+export const nextStep = <Of extends Pick<Step, 'id'>>(
+  list: readonly Of[],
+  stands: Pick<JobProgress, 'steps'>,
+): Of | null => openSteps(list, stands)[0] ?? null
 
 /** How a timer stands: minutes left, below 0 once it rings. A clock that was set back counts from where it was begun. */
 export function minutesLeft(

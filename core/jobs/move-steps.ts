@@ -2,8 +2,7 @@ import { PER_LITRE } from '../season/schedule/final-care'
 import { given } from '../working/figure'
 import { byDefault, yours } from '../working/source'
 import { rootTest } from './hand-test'
-import type { Step } from './step'
-import { counted, withArticle } from '../text/plurals'
+import { yesNo, type Step } from './step'
 
 /** Plants that are moved on, from their cells into bigger ones. */
 export interface MoveRequest {
@@ -26,22 +25,20 @@ export const MOVED_STEP = 'move'
 
 /** From filled cell to plant that has settled [common practice]. */
 export function moveSteps(request: MoveRequest): Step[] {
-  const { kind, name, plants, plantsEach, container, containers, buryStem, place } = request
-  const pots = Math.ceil(plants / Math.max(1, plantsEach))
+  const { kind, name, plants, plantsEach, container, containers, buryStem, place, nMgPerL } = request
   return [
     {
       id: 'label',
-      title: 'Label first',
-      say: [`${name}, and today’s date, on the label of each new tray, before the first is lifted.`],
+      kind: 'label new',
+      values: { name },
       picture: { kind: 'label', lines: [name] },
       workMinutes: 5,
       together: true,
     },
     {
       id: 'ready',
-      title: `Ready ${containers === 1 ? withArticle(container) : `${containers} × ${container}`}`,
-      say: [`${counted(pots, 'hole')}, wide enough for the roots to hang straight.`],
-      amount: [`${pots} holes`],
+      kind: 'ready',
+      values: { containers, container, holes: Math.ceil(plants / Math.max(1, plantsEach)) },
       picture: {
         kind: 'cell',
         depthMm: request.cellDepthMm,
@@ -50,14 +47,12 @@ export function moveSteps(request: MoveRequest): Step[] {
         seeds: 0,
         coverMm: 0,
       },
-      right: 'mix damp, level and not pressed',
     },
     ...(kind === 'pot up'
       ? [
           {
             id: 'roots',
-            title: 'Look at the roots',
-            say: ['Push one out from below and look.'],
+            kind: 'roots' as const,
             test: rootTest,
             picture: { kind: 'plant' as const, bury: false, lift: true },
             workMinutes: 3,
@@ -66,48 +61,34 @@ export function moveSteps(request: MoveRequest): Step[] {
       : []),
     {
       id: MOVED_STEP,
-      title: kind === 'prick out' ? `Lift and set ${name}` : `Pot up ${name}`,
-      say: [
-        kind === 'prick out'
-          ? 'Hold a seed leaf, never the stem; ease the roots up with a pencil. '
-          : 'Push it out from below. ',
-        buryStem
-          ? 'Set it deep, up to its seed leaves: it roots from its stem. '
-          : 'Set it as deep as it stood: buried, it rots. ',
-        plantsEach > 1 ? `${plantsEach} in each. ` : '',
-        'Firm with two fingers, no harder than a page is held. Tap for each.',
-      ],
-      amount: [counted(plants, 'plant')],
+      kind: 'move',
+      values: { name, plants, pricked: yesNo(kind === 'prick out'), bury: yesNo(buryStem), each: plantsEach },
       picture: { kind: 'plant', bury: buryStem, lift: kind === 'prick out' },
-      right: 'a gentle tug on a leaf does not lift it',
-      count: { of: plants, one: 'plant' },
+      count: { of: plants },
     },
     {
       id: 'settle',
-      title: 'Water it in',
-      say: [
-        'A gentle rose until the mix has closed round the roots',
-        ...(request.nMgPerL
-          ? [
-              ', with a weak feed of ',
-              given(
+      kind: 'settle',
+      values: {
+        fed: yesNo(!!nMgPerL),
+        ...(nMgPerL
+          ? {
+              strength: given(
                 'Nitrogen of a weak feed',
-                request.nMgPerL,
+                nMgPerL,
                 'mg/L',
                 byDefault('by the household’s method'),
               ),
-              ' of nitrogen',
-            ]
-          : []),
-        '.',
-      ],
+            }
+          : {}),
+      },
       picture: { kind: 'soak', stands: 0, how: 'above' },
       workMinutes: 5,
     },
     {
       id: 'shade',
-      title: `To ${place}`,
-      say: ['Out of strong light for two days; upright again by the third.'],
+      kind: 'shade',
+      values: { place },
       picture: { kind: 'cover', cover: 'none', warm: false },
       workMinutes: 3,
     },
@@ -146,72 +127,52 @@ export function finalSteps({
   return [
     {
       id: 'label',
-      title: 'Label first',
-      say: [`${name} and today’s date, on ${counted(plants, 'label')}.`],
+      kind: 'label plants',
+      values: { name, labels: plants },
       picture: { kind: 'label', lines: [name] },
       workMinutes: 5,
       together: true,
     },
     {
       id: 'fill',
-      title: `Fill ${plants} × ${container} to the line`,
-      say: [
-        'To ',
-        given('Free at the rim', RIM_MM, 'mm', yours('room for water')),
-        ' below the rim, dropped once, not pressed.',
-      ],
-      amount: [`${plants} ×`],
+      kind: 'fill to line',
+      values: { plants, container, rim: given('Free at the rim', RIM_MM, 'mm', yours('room for water')) },
       picture: { kind: 'cell', depthMm, freeMm: RIM_MM, dentMm: 0, seeds: 0, coverMm: 0 },
       cautions: ['microbes', 'lifting'],
     },
     {
       id: 'hole',
-      title: 'Food into the hole',
-      say: [
-        'A hole two hands wide. Into each: ',
-        castings,
-        ' of castings and ',
-        granular,
-        ' of granular feed, no more than its label allows; worked into the mix, a finger of plain mix over it.',
-      ],
-      amount: [castings, ' + ', granular],
+      kind: 'feed hole',
+      values: { castings, granular },
       picture: { kind: 'hole', castings: true, stake: false },
-      right: 'no grain touches a root',
       cautions: ['fertiliser'],
     },
     {
       id: MOVED_STEP,
-      title: `Set ${name} in`,
-      say: ['Well watered before. Loosen circling roots. Firm it in. Tap for each.'],
-      amount: [counted(plants, 'plant')],
+      kind: 'set in',
+      values: { name, plants },
       picture: { kind: 'plant', bury: false, lift: false },
-      count: { of: plants, one: 'plant' },
+      count: { of: plants },
     },
     ...(fruits
       ? [
           {
             id: 'stake',
-            title: 'Stake it now',
-            say: [
-              'Now, while it hurts no root; a loose eight of string. A cap on the tip of a stake saves an eye.',
-            ],
+            kind: 'stake' as const,
             picture: { kind: 'hole' as const, castings: false, stake: true },
           },
         ]
       : []),
     {
       id: 'mulch',
-      title: 'Mulch, and water',
-      say: [
-        given('Mulch', MULCH_MM, 'mm', yours('straw, leaves or bark')),
-        ' of straw, leaf or bark, not against the stem; water until it runs out below.',
-      ],
+      kind: 'mulch',
+      values: { mulch: given('Mulch', MULCH_MM, 'mm', yours('straw, leaves or bark')) },
       picture: { kind: 'soak', stands: 0, how: 'above' },
     },
     {
       id: 'place',
-      title: `To ${place}`,
-      say: ['Level, and out of the wind for the first days.'],
+      kind: 'place out',
+      values: { place },
       workMinutes: 5,
       picture: { kind: 'cover', cover: 'none', warm: false },
     },

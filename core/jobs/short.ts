@@ -1,4 +1,3 @@
-import { withArticle, counted } from '../text/plurals'
 import type { BatchPlan } from '../media/batch'
 import type { Fill } from '../media/batch-request'
 
@@ -20,7 +19,6 @@ export interface Missing {
   readonly cells: number
   /** Loose mix they take, L. */
   readonly looseL: number
-  readonly words: string
 }
 
 /** What is still empty, container by container; none where all is filled. */
@@ -35,7 +33,6 @@ export function missingOf({ fills }: Pick<BatchPlan, 'fills'>, filled: readonly 
         fill,
         cells: left,
         looseL: (looseL.value * left) / cells.value,
-        words: `${counted(left, fill.container.kind === 'tray' ? 'cell' : 'container')} of ${withArticle(fill.container.name)}`,
       },
     ]
   })

@@ -50,7 +50,7 @@ describe('the timetable', () => {
 
   it('what is left for the hands goes by the pace of earlier runs: 3 and 15 minutes allowed, twice as slow, are 36', () => {
     const [short, usual] = [{ workMinutes: 3, waitMinutes: 60 }, {}] as const
-    const steps = [short, usual].map((one, i) => ({ id: `step-${i}`, title: '', say: [], ...one }))
+    const steps = [short, usual].map((one, i) => ({ id: `step-${i}`, kind: 'fill' as const, ...one }))
     expect(workLeft(steps, { mean: 2, n: 4 }).value * 60).toBeCloseTo(36, 9)
     const { working } = workLeft(steps, { mean: 1, n: 0 })
     expect(working).toMatchObject({ inputs: { p: { working: { source: { tag: 'default' } } } } })

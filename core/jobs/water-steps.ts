@@ -1,9 +1,7 @@
-import { first } from '../numeric/at'
 import type { Outlook } from '../water/outlook'
 import { total } from '../working/figure'
 import { darkTest, thirstTest } from './hand-test'
-import type { Step } from './step'
-import type { Sentence } from './sentence'
+import { told, yesNo, type Step } from './step'
 
 /** A tray that is watered. */
 export interface WaterTray {
@@ -30,13 +28,8 @@ export function waterSteps(trays: readonly WaterTray[], canL: number): Step[] {
   return [
     {
       id: 'can',
-      title: 'Fill the can',
-      say: [
-        all,
-        ' in all, as warm as the room: cold water checks roots. ',
-        all.value > canL ? 'It takes more than one can.' : '',
-      ],
-      amount: [all],
+      kind: 'fill can',
+      values: { all, several: yesNo(all.value > canL) },
       picture: { kind: 'can', filled: Math.min(1, all.value / canL) },
       together: true,
       workMinutes: 3,
@@ -47,35 +40,27 @@ export function waterSteps(trays: readonly WaterTray[], canL: number): Step[] {
 
 function one({ id, name, what, place, outlook }: WaterTray): Step {
   const { way, pourL, drinksL, standsMm, backL } = outlook
-  const how: Sentence =
-    way.how === 'below'
-      ? [
-          pourL,
-          ' into the solid tray',
-          ...(standsMm ? [', ', standsMm, ' high at first'] : []),
-          '; it drinks about ',
-          drinksL,
-          ', about ',
-          backL,
-          ' comes back.',
-        ]
-      : way.how === 'mist'
-        ? ['A mist until the surface shines, about ', pourL, '.']
-        : ['A gentle rose, about ', pourL, ', until it begins to run out below.']
   return {
     id: waterStepId(id),
-    title: `${first(name).toUpperCase()}${name.slice(1)}, ${what}`,
-    say: [`${place}. `, ...how, ` ${way.why}`],
-    amount: [pourL],
+    kind: 'water',
+    values: {
+      tray: name,
+      what,
+      place,
+      how: way.how,
+      why: way.why,
+      pour: pourL,
+      drinks: drinksL,
+      back: backL,
+      stands: told(standsMm ? [{ kind: 'stands', values: { stands: standsMm } }] : []),
+    },
     picture: { kind: 'soak', stands: 0.25, how: way.how },
-    ...(way.minutes ? { waitMinutes: way.minutes, waitFor: `Pour off ${name}` } : {}),
+    ...(way.minutes ? { waitMinutes: way.minutes } : {}),
     test: way.how === 'below' ? darkTest : thirstTest,
     asks: [
-      { key: 'litres', label: 'Poured in', dimension: 'volume', expected: pourL.value },
-      ...(way.how === 'below'
-        ? [{ key: 'backL', label: 'Poured off again', dimension: 'volume' as const, expected: null }]
-        : []),
-      { key: 'grams', label: 'Weighed after, with its saucer', dimension: 'mass', expected: null },
+      { key: 'litres', dimension: 'volume', expected: pourL.value },
+      ...(way.how === 'below' ? [{ key: 'backL', dimension: 'volume' as const, expected: null }] : []),
+      { key: 'grams', dimension: 'mass', expected: null },
     ],
     workMinutes: 3,
   }

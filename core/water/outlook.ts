@@ -11,7 +11,7 @@ import { MIST, waterAgainAt, wetAbove, type TrayStore } from './tray-store'
 /** How water is brought to seedlings of that age. */
 export interface Way {
   readonly how: Watering
-  readonly why: string
+  readonly why: 'big container' | 'not up' | 'just up' | 'up'
   readonly minutes: number | null
 }
 
@@ -27,22 +27,22 @@ export function wayOf(daysUp: number, large: boolean): Way {
   if (large)
     return {
       how: 'above',
-      why: 'A big container is watered from above until it runs out below.',
+      why: 'big container',
       minutes: null,
     }
   if (daysUp < 0)
     return {
       how: 'mist',
-      why: 'Until it is up a mist keeps the surface damp and moves no seed.',
+      why: 'not up',
       minutes: null,
     }
   if (daysUp < ROSE_DAYS)
     return {
       how: 'above',
-      why: 'A gentle rose, until the dents have settled round the stems.',
+      why: 'just up',
       minutes: null,
     }
-  return { how: 'below', why: 'From below: stems and leaves stay dry.', minutes: 20 }
+  return { how: 'below', why: 'up', minutes: 20 }
 }
 
 export type WaterVerdict = 'water' | 'tomorrow' | 'later' | 'look' | 'let dry'

@@ -187,7 +187,7 @@ export function messageAt(problems: readonly AnyProblem[], field: string): strin
 
 const days = new Intl.DateTimeFormat('en-GB', { dateStyle: 'long', timeZone: 'UTC' })
 /** `3 May 2027` for a day; anything else as it is. */
-const dayNamed = (value: string | number) =>
+export const dayNamed = <Value extends string | number>(value: Value) =>
   /^\d{4}-\d\d-\d\d$/.test(String(value)) ? days.format(new Date(`${value}T00:00Z`)) : value
 
 const lower = (text: string) => text.charAt(0).toLowerCase() + text.slice(1)

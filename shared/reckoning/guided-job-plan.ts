@@ -6,6 +6,7 @@ import { answerKey, progressOf, type JobProgress } from '#core/jobs/guided-job'
 import { sowStepId, sowSteps, type SowTray } from '#core/jobs/sow-steps'
 import { cutUp, shareOut } from '#core/jobs/stations'
 import { cautionsOnce, type Step } from '#core/jobs/step'
+import { sayStep, type SaidStep } from '../messages/steps'
 import { firstSoakL } from '#core/water/tray-store'
 import { waterStepId, waterSteps } from '#core/jobs/water-steps'
 import { cellVolume, cellWord } from '#core/containers/container'
@@ -32,7 +33,7 @@ interface Station {
 }
 
 export interface GuidedJobPlan {
-  readonly steps: readonly Step[]
+  readonly steps: readonly SaidStep[]
   /** The batch of a group that mixes. */
   readonly batchPlan: BatchPlan | null
 }
@@ -53,7 +54,7 @@ export function guidedJobPlan(
   const ids = (what: GuidedJobRecord['subjects'][number]['what']) =>
     body.subjects.filter((one) => one.what === what).map(({ id }) => id)
   const just = (steps: readonly Step[] | null): GuidedJobPlan | null =>
-    steps && { steps: cautionsOnce(steps), batchPlan: null }
+    steps && { steps: inWords(steps), batchPlan: null }
   switch (body.kind) {
     case 'soak':
     case 'mix':
@@ -70,6 +71,8 @@ export function guidedJobPlan(
       return just(ofMove(bench, body, station))
   }
 }
+
+const inWords = (steps: readonly Step[]) => cautionsOnce(steps).map(sayStep)
 
 function ofBatch(
   bench: Bench,
@@ -94,16 +97,15 @@ function ofBatch(
   if (fills.length === 0) return null
   const own = { ...request, fills }
   const plan = planBatch(own)
-  if (kind === 'soak') return { steps: cautionsOnce(soakSteps(plan, own)), batchPlan: plan }
+  if (kind === 'soak') return { steps: inWords(soakSteps(plan, own)), batchPlan: plan }
   const left: Step = {
     id: LEFT_STEP,
-    title: 'What is left in the tub?',
-    say: ['Level it and read it, or count scoops. Covered and damp it keeps some days.'],
-    picture: { kind: 'tub', filled: 0.1, of: 'The tub' },
-    asks: [{ key: 'leftL', label: 'Left in the tub', dimension: 'volume', expected: null }],
+    kind: 'left',
+    picture: { kind: 'tub', filled: 0.1, of: 'the tub' },
+    asks: [{ key: 'leftL', dimension: 'volume', expected: null }],
     workMinutes: 3,
   }
-  return { steps: cautionsOnce([...batchSteps(plan, own), left]), batchPlan: plan }
+  return { steps: inWords([...batchSteps(plan, own), left]), batchPlan: plan }
 }
 
 function ofFeed(bench: Bench, id: string | undefined): Step[] | null {

@@ -4,6 +4,7 @@ import { doseProblems, planDose } from '#core/feed/dose'
 import { planBatch } from '#core/media/batch'
 import { given } from '#core/working/figure'
 import { learnedSource, yours } from '#core/working/source'
+import { sayStep } from '../messages/steps'
 import type { Context } from './context'
 import { jugKey, learnedVessel } from './calibrated-catalogues'
 import type { BatchRecord } from '../records/batch'
@@ -14,7 +15,7 @@ import type { FeedingRecord } from '../records/feeding'
 export function plannedBatch(body: BatchRecord, context: Context) {
   if (batchRecordProblems(body, context).length) return null
   const plan = planBatch(asBatchRequest(body, context))
-  return { plan, steps: batchSteps(plan, body) }
+  return { plan, steps: batchSteps(plan, body).map(sayStep) }
 }
 
 /** What follows from a planned feed, with the tools owned today. Null where its feed or tools are gone. */
@@ -36,6 +37,6 @@ export function plannedFeed(body: FeedingRecord, context: Context) {
       vesselName: body.vessel.name,
       vesselL,
       toolId: body.toolId,
-    }),
+    }).map(sayStep),
   }
 }

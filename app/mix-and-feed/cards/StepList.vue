@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { first } from '#core/numeric/at'
-import type { Step } from '#core/jobs/step'
+import type { SaidStep } from '#shared/messages/steps'
 import { timetable } from '#core/jobs/timetable'
 import { printHours } from '#core/working/print'
 
 /** Steps in the order of the hands, numbered, each with a box to tick on paper. */
 const props = defineProps<{
-  steps: readonly Step[]
+  steps: readonly SaidStep[]
   boxes?: boolean
   /** Say when each is begun, counted back from the time at which the first container is filled. */
   timed?: boolean
@@ -37,7 +37,7 @@ function when(minutes: number) {
 }
 
 /** What to do where a test by hand says that it is not right; what right looks like stands only beside such a test, so that a card stays a page. */
-const remedies = ({ test }: Step) =>
+const remedies = ({ test }: SaidStep) =>
   (test?.answers ?? [])
     .filter(({ fine }) => !fine)
     .map((one) => ({ ...one, name: first(one.name).toUpperCase() + one.name.slice(1) }))

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { feedSteps, sayMeasurement, strengthToExpect, wayToUse } from '#core/jobs/feed-steps'
+import { feedSteps, strengthToExpect, wayToUse } from '#core/jobs/feed-steps'
+import { sayMeasurement, sayStep } from '#shared/messages/steps'
 import { inSentence } from '#core/text/plurals'
 import { printNumber, printShare } from '#core/units/format'
 import { given } from '#core/working/figure'
@@ -22,7 +23,7 @@ const steps = computed(() =>
         vesselName: feed.draft.vessel.name,
         vesselL: given(feed.draft.vessel.name, feed.draft.vessel.volumeL, 'L', yours('your vessel')),
         toolId: feed.draft.toolId,
-      })
+      }).map(sayStep)
     : [],
 )
 const FITS = { fair: '', rough: '', 'too small': 'too coarse', 'too many': 'too many fills' } as const

@@ -16,7 +16,7 @@ import {
 import JobStep from '~/today/jobs/JobStep.vue'
 import { mayAskToNotify, readAloud, stopReading } from '~/today/jobs/ringing'
 import { nextStep, stepStands } from '#core/jobs/guided-job'
-import { plainWords } from '#core/jobs/sentence'
+import { plainWords } from '#shared/messages/steps'
 import { printHours, printFigure } from '#core/working/print'
 import { guidedJobPlan } from '#shared/reckoning/guided-job-plan'
 

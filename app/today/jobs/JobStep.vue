@@ -3,13 +3,14 @@ import { present } from '#core/present'
 import { useDebounceFn } from '@vueuse/core'
 import { sayCautions } from '#shared/messages/cautions'
 import { answerKey } from '#core/jobs/guided-job'
-import type { Ask, Step } from '#core/jobs/step'
+import type { Ask } from '#core/jobs/step'
+import type { SaidStep } from '#shared/messages/steps'
 import { printNumber } from '#core/units/format'
 import type { Stored } from '#shared/records/collections'
 import type { GuidedJobRecord } from '#shared/records/guided-job'
 
 /** One step alone on the screen: the amount, what the hand does, what right looks like, what if not. */
-const props = defineProps<{ guidedJob: Stored<GuidedJobRecord>; step: Step }>()
+const props = defineProps<{ guidedJob: Stored<GuidedJobRecord>; step: SaidStep }>()
 const emit = defineEmits<{ short: [] }>()
 const guidedJobs = useGuidedJobs()
 const { volume, mass } = useMeasures()

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { inWordsOf } from '#shared/messages/message'
-import { isFigure, type Sentence } from '#core/jobs/sentence'
+import { isFigure, type Sentence } from '#shared/messages/steps'
 
 /** A sentence of a step: words, and figures that show their working. */
 const props = defineProps<{ say: Sentence }>()

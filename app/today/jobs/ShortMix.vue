@@ -2,7 +2,7 @@
 import { present } from '#core/present'
 import { at } from '#core/numeric/at'
 import { fillsFor, lackingFor, missingOf, type Filled } from '#core/jobs/short'
-import { counted } from '#core/text/plurals'
+import { counted, withArticle } from '#core/text/plurals'
 import { planBatch, type BatchPlan } from '#core/media/batch'
 import { substitute } from '#core/media/substitute'
 import type { Stored } from '#shared/records/collections'
@@ -146,7 +146,14 @@ async function leaveEmpty() {
       />
       <p v-if="missing.length" role="status" class="missing">
         Missing: <strong>{{ volume(missingL) }}</strong> for
-        {{ missing.map(({ words }) => words).join(', ') }}.
+        {{
+          missing
+            .map(
+              ({ fill, cells }) =>
+                `${counted(cells, fill.container.kind === 'tray' ? 'cell' : 'container')} of ${withArticle(fill.container.name)}`,
+            )
+            .join(', ')
+        }}.
       </p>
       <p v-else>Nothing is missing.</p>
       <template v-if="more">

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { last, first } from '#core/numeric/at'
-import { pictureWords, type Picture } from '#core/jobs/picture'
+import type { Picture } from '#core/jobs/picture'
+import { pictureWords } from '#shared/messages/pictures'
 import { textureFill } from '#shared/drawings/textures'
 
 /** What the hand does in a step, drawn: how full, how deep, which cells. */
@@ -90,7 +91,13 @@ const quarter = (n: number) => {
           :height="one.height"
           :fill="textureFill(one.materialId)"
         />
-        <text :x="one.x + one.width / 2" :y="155 - one.height" font-size="21px" font-weight="700" text-anchor="middle">
+        <text
+          :x="one.x + one.width / 2"
+          :y="155 - one.height"
+          font-size="21px"
+          font-weight="700"
+          text-anchor="middle"
+        >
           {{ quarter(one.scoops) }}
         </text>
         <text :x="one.x + one.width / 2" y="186" font-size="16px" text-anchor="middle">
@@ -235,7 +242,14 @@ const quarter = (n: number) => {
     </g>
     <g v-else-if="picture.kind === 'label'">
       <path class="label" d="M40 30H250a20 20 0 0 1 20 20v70a20 20 0 0 1-20 20H40Z" />
-      <text v-for="(line, i) in picture.lines.slice(0, 3)" :key="i" x="58" :y="66 + i * 28" font-size="21px" font-weight="700">
+      <text
+        v-for="(line, i) in picture.lines.slice(0, 3)"
+        :key="i"
+        x="58"
+        :y="66 + i * 28"
+        font-size="21px"
+        font-weight="700"
+      >
         {{ line.slice(0, 20) }}
       </text>
       <path class="line thick" d="M236 186L286 122l12 10L248 192Z" />

@@ -1,5 +1,4 @@
-import type { Step } from '#core/jobs/step'
-import { plainWords } from '#core/jobs/sentence'
+import { plainWords, type SaidStep } from '#shared/messages/steps'
 import type { CautionId } from '#core/cautions/caution'
 import { sayCautions } from '#shared/messages/cautions'
 import { growthStageById } from '#core/feed/growth-stage'
@@ -17,7 +16,7 @@ import { invalid, unknown } from '../refusal'
 import { sayNoWay } from '#shared/messages/feed'
 import { printing, type Printing } from './printing'
 
-const list = (steps: readonly Step[], print: Printing): Block => ({
+const list = (steps: readonly SaidStep[], print: Printing): Block => ({
   kind: 'list',
   marks: 'boxes',
   items: steps.map(({ title, say, waitMinutes, right, test }) => ({

@@ -1,13 +1,16 @@
 import { describe, expect, it } from '@jest/globals'
-import { CONTAINERS } from '../containers/catalogue'
-import { planBatch } from '../media/batch'
-import { DEFAULT_ALLOWANCES, plainBatch, type BatchRequest } from '../media/batch-request'
-import { BUILT_IN } from '../media/materials'
-import { STARTING_RECIPES } from '../media/recipes'
-import { batchSteps } from './batch-steps'
-import type { Step } from './step'
-import { isFigure } from './sentence'
-import { inSentence } from '../text/plurals'
+import { CONTAINERS } from '#core/containers/catalogue'
+import { planBatch, type BatchPlan } from '#core/media/batch'
+import { given } from '#core/working/figure'
+import { yours } from '#core/working/source'
+import { DEFAULT_ALLOWANCES, plainBatch, type BatchRequest } from '#core/media/batch-request'
+import { BUILT_IN } from '#core/media/materials'
+import { STARTING_RECIPES } from '#core/media/recipes'
+import { batchSteps } from '#core/jobs/batch-steps'
+import type { Tool } from '#core/feed/tool'
+import { pictureWords } from './pictures'
+import { byFinger, isFigure, sayMeasurement, sayStep, type SaidStep } from './steps'
+import { inSentence } from '#core/text/plurals'
 
 const batch = (over: Partial<BatchRequest> = {}): BatchRequest => ({
   ...plainBatch(),
@@ -25,12 +28,13 @@ const batch = (over: Partial<BatchRequest> = {}): BatchRequest => ({
   materials: BUILT_IN,
   ...over,
 })
-const steps = (over: Partial<BatchRequest> = {}) => batchSteps(planBatch(batch(over)), batch(over))
-const text = (step: Step) =>
-  step.say
+const saidSteps = (plan: BatchPlan, request: BatchRequest) => batchSteps(plan, request).map(sayStep)
+const steps = (over: Partial<BatchRequest> = {}) => saidSteps(planBatch(batch(over)), batch(over))
+const text = ({ say }: Pick<SaidStep, 'say'>) =>
+  say
     .map((piece) => (typeof piece === 'string' ? piece : isFigure(piece) ? `<${piece.name}>` : piece.words))
     .join('')
-const order = (list: readonly Step[]) => list.map(({ id }) => id)
+const order = (list: readonly SaidStep[]) => list.map(({ id }) => id)
 
 describe('the steps of a batch', () => {
   it('go in the order of the hands: soak, sieve, measure, hot water, stir, fill', () => {
@@ -62,7 +66,7 @@ describe('the steps of a batch', () => {
 
   it('say how often when the tub is too small, and what to put in each time', () => {
     const plan = planBatch(batch({ tubL: 6 }))
-    const measure = batchSteps(plan, batch({ tubL: 6 })).find(({ id }) => id === 'measure')!
+    const measure = saidSteps(plan, batch({ tubL: 6 })).find(({ id }) => id === 'measure')!
     expect(measure.title).toContain(`${plan.tubPlan!.tubs.value} times`)
     const pieces = measure.say.filter((piece) => typeof piece === 'object' && !isFigure(piece))
     expect(pieces).toHaveLength(plan.tubPlan!.scoops.length)
@@ -74,7 +78,7 @@ describe('the steps of a batch', () => {
     const plan = planBatch(batch({ scoop: bucket }))
     const castings = plan.lines.find(({ material }) => material.id === 'castings')!
     expect(Math.abs(castings.scoops.roundingError.value)).toBeGreaterThan(0.15)
-    const said = batchSteps(plan, batch({ scoop: bucket })).find(({ id }) => id === 'measure')!
+    const said = saidSteps(plan, batch({ scoop: bucket })).find(({ id }) => id === 'measure')!
     expect(said.say).toContain(castings.looseL)
     expect(text(said)).not.toContain('bucket worm castings')
   })
@@ -96,9 +100,7 @@ describe('the steps of a batch', () => {
   it('wait for hot water until it is cool, half an hour for the soak', () => {
     const request = batch({ preparations: ['hot water'] })
     const plan = planBatch(request)
-    const waits = Object.fromEntries(
-      batchSteps(plan, request).map(({ id, waitMinutes }) => [id, waitMinutes]),
-    )
+    const waits = Object.fromEntries(saidSteps(plan, request).map(({ id, waitMinutes }) => [id, waitMinutes]))
     expect(waits).toMatchObject({ 'soak-coir': 10, measure: undefined })
     expect(steps()[0]).toMatchObject({ id: 'soak-coir', waitMinutes: 30 })
     expect(waits['hot-water']).toBeGreaterThanOrEqual(plan.hotWater!.coolHours.value * 60)
@@ -107,7 +109,7 @@ describe('the steps of a batch', () => {
   it('scald the coir alone where that is the way: it cools before anything alive goes in, and the mix is stirred cold', () => {
     const request = batch({ preparations: ['hot soak'] })
     const plan = planBatch(request)
-    const list = batchSteps(plan, request)
+    const list = saidSteps(plan, request)
     expect(list[0]!.waitMinutes).toBeGreaterThanOrEqual(plan.hotWater!.coolHours.value * 60)
     expect(text(list[0]!)).toMatch(/boiling.*Only then the rest/)
     expect(order(list)).not.toContain('hot-water')
@@ -122,7 +124,7 @@ describe('the steps of a batch', () => {
     for (const feel of ['wrung-out sponge', 'soil block'] as const) {
       const stir = steps({ feel }).find(({ id }) => id === 'stir')!
       expect(stir.right!.split('; ')).toHaveLength(3)
-      const remedies = stir.test!.answers.filter(({ fine }) => !fine).map(({ say }) => text({ ...stir, say }))
+      const remedies = stir.test!.answers.filter(({ fine }) => !fine).map(({ say }) => text({ say }))
       expect(remedies[0]).toContain('<A splash of water>')
       expect(remedies[1]).toContain('<Dry mix to stir in>')
     }
@@ -132,7 +134,7 @@ describe('the steps of a batch', () => {
     for (const recipe of STARTING_RECIPES) {
       const request = batch({ ...recipe, preparations: ['hot water', 'disinfect', 'sieve'] })
       const plan = planBatch(request)
-      const list = batchSteps(plan, request)
+      const list = saidSteps(plan, request)
       expect(list.flatMap(({ cautions }) => cautions ?? []).sort()).toEqual([...plan.cautions].sort())
       const of = (id: string) => list.findIndex(({ cautions }) => cautions?.some((one) => one === id))
       if (of('scald') >= 0) expect(list[of('scald')]!.id).toMatch(/^(soak|hot)/)
@@ -169,5 +171,72 @@ describe('the steps of a batch', () => {
     expect(text(steps().at(-1)!)).toMatch(
       /drop the tray twice.*after sowing cover with <Cover for 72-cell tray> of vermiculite, medium/,
     )
+  })
+})
+
+describe('an amount by a tool', () => {
+  const tool = (kind: Tool['kind'], capacityMl: number | null): Tool => ({
+    id: kind,
+    name: kind,
+    kind,
+    capacityMl,
+  })
+  it.each([
+    [tool('spoon', 5), 10, '2 × spoon, level'],
+    [tool('cap', 8), 12, '1½ × cap'],
+    [tool('syringe', 10), 2.5, '2.5 mL with the syringe'],
+    [tool('kitchen scale', null), 12, '12 g on the kitchen scale'],
+  ])('says %j as one would', (with_, amount, words) => {
+    const figure = (value: number, unit: string) => given('x', value, unit, yours())
+    const fills = with_.capacityMl ? figure(amount / with_.capacityMl, '') : null
+    const zero = figure(0, 'share')
+    expect(
+      sayMeasurement({
+        tool: with_,
+        fit: 'fair',
+        amount: figure(amount, 'mL'),
+        fills,
+        rounding: zero,
+        spread: zero,
+        worst: zero,
+      }),
+    ).toBe(words)
+  })
+})
+
+describe('by hand and eye', () => {
+  it('a depth is told by the finger', () => {
+    expect([byFinger(0), byFinger(6), byFinger(12), byFinger(25)]).toEqual([
+      'on the surface',
+      'half a fingernail',
+      'a fingernail',
+      'to the first joint of a finger',
+    ])
+  })
+  it('every picture has words, and a label no day in figures', () => {
+    for (const { picture } of steps({ preparations: ['wash', 'hot water', 'sieve'] }))
+      if (picture) expect(pictureWords(picture).length).toBeGreaterThan(10)
+    const label = sayStep({
+      id: 'label',
+      kind: 'label tray',
+      values: { tray: 'tray 3', labels: 2 },
+      picture: { kind: 'label', lines: ['Okra', 'sown 2027-03-09'] },
+    })
+    expect(label).toMatchObject({
+      title: 'Label tray 3 first',
+      picture: { lines: ['Okra', 'sown 9 March 2027'] },
+    })
+    expect(text(label)).toMatch(/^2 labels, before/)
+  })
+  it('sowing says seeds and cells in the singular where there is one', () => {
+    const sow = (n: number, each: number) =>
+      sayStep({
+        id: 'sow',
+        kind: 'sow',
+        values: { name: 'Okra', n, cellWord: 'cell', each, all: n * each, surface: 'no' },
+      })
+    expect(text(sow(1, 1))).toMatch(/^1 seed in each of 1 cell: 1 in all/)
+    expect(text(sow(12, 2))).toMatch(/^2 seeds in each of 12 cells: 24 in all/)
+    expect(sow(12, 2).amount).toEqual(['2 seeds × 12'])
   })
 })
