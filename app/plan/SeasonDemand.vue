@@ -109,7 +109,14 @@ const feedBars = computed(() =>
           <path class="full" :d="`M${scale.left} ${one.full}H${scale.right}`" />
           <text :x="scale.right + 6" :y="one.full + 5">{{ printNumber(one.place.flats) }} fit</text>
         </template>
-        <text v-for="days in one.overflows" :key="days.from" fill="var(--beet)" font-weight="700" :x="days.x" :y="days.y">
+        <text
+          v-for="days in one.overflows"
+          :key="days.from"
+          fill="var(--beet)"
+          font-weight="700"
+          :x="days.x"
+          :y="days.y"
+        >
           {{ Math.ceil(days.most) }}
         </text>
       </g>

@@ -63,7 +63,9 @@ const signed = (value: number) => `${value > 0 ? '+' : value < 0 ? '−' : ''}${
       <g v-for="one in off" :key="one.id">
         <circle :cx="x(one.id)" :cy="y(one.off)" r="6" :class="{ far: Math.abs(one.off) > AIM }" />
         <text :x="x(one.id)" :y="y(one.off) - 11" text-anchor="middle">{{ signed(one.off) }}</text>
-        <text :x="x(one.id)" :y="HEIGHT - 5" text-anchor="middle" fill="var(--ink-soft)">{{ printDay(one.on) }}</text>
+        <text :x="x(one.id)" :y="HEIGHT - 5" text-anchor="middle" fill="var(--ink-soft)">
+          {{ printDay(one.on) }}
+        </text>
       </g>
     </svg>
     <figcaption>{{ verdict }}</figcaption>

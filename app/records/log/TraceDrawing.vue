@@ -51,7 +51,17 @@ const go = (node: TraceNode) => node.to && navigateTo(node.to)
 <template>
   <div class="scroll scrolls" role="region" aria-label="The way of the tray" tabindex="0">
     <svg class="drawn" :viewBox="`0 0 ${WIDTH} ${height}`" role="img" :aria-label="said">
-      <text v-for="(head, i) in HEADS" :key="head" :x="x(i) + 2" y="18" fill="var(--ink-soft)" font-size="14px" font-weight="600">{{ head }}</text>
+      <text
+        v-for="(head, i) in HEADS"
+        :key="head"
+        :x="x(i) + 2"
+        y="18"
+        fill="var(--ink-soft)"
+        font-size="14px"
+        font-weight="600"
+      >
+        {{ head }}
+      </text>
       <path v-for="way in ways" :key="way.key" :d="way.d" :class="{ own: way.own }" class="way" />
       <g
         v-for="{ x: left, y: top, node } in at.values()"
