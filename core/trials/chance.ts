@@ -115,14 +115,3 @@ export function cellsToTell(p: number, q: number, power = 0.8, alpha = 0.05): nu
     (a * Math.sqrt(2 * mean * (1 - mean)) + b * Math.sqrt(p * (1 - p) + q * (1 - q))) ** 2 / (p - q) ** 2
   return Math.ceil(n - 1e-9)
 }
-
-/** A chance in words a person would say: `one time in four`. */
-export function saidChance(p: number): string {
-  if (p >= 0.75) return 'nearly always'
-  if (p >= 0.4) return 'one time in two'
-  const n = Math.round(1 / p)
-  if (n > 1000) return 'hardly ever'
-  const WORDS = ['', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten']
-  const rounded = n > 30 ? Math.round(n / 10) * 10 : n
-  return `one time in ${WORDS[rounded] ?? rounded}`
-}

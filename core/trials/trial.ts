@@ -1,9 +1,8 @@
 import { at } from '../numeric/at'
-import { counted } from '../text/plurals'
 import { mulberry32 } from '../numeric/random'
 import { wilson } from '../sowing/odds'
 import { mean, median } from 'simple-statistics'
-import { cellsToTell, fisherExact, rankTest, saidChance } from './chance'
+import { cellsToTell, fisherExact, rankTest } from './chance'
 
 /** What is compared. */
 export const TRIAL_QUESTIONS = ['mix', 'seed', 'place', 'watering', 'method', 'other'] as const
@@ -43,22 +42,44 @@ export interface Side {
   readonly trays: readonly (Omit<Side, 'code' | 'name' | 'trays'> & { readonly trayId: string })[]
 }
 
+/** What is counted of the sides: what came up, or what are good plants. */
+export type Counted = 'came up' | 'are good plants'
+interface OfTrays {
+  readonly name: string
+  readonly share: number
+  readonly trays: number
+}
+/** What the counts say; `shared/messages/trials.ts` puts it in words. */
+export type Says =
+  | { readonly kind: 'uncounted' }
+  | {
+      readonly kind: 'trays'
+      readonly what: Counted
+      readonly sides: readonly [OfTrays, OfTrays]
+      /** Fewer trays a side than could tell. */
+      readonly few: boolean
+    }
+  | { readonly kind: 'alike' | 'cells'; readonly what: Counted; readonly more: Side; readonly less: Side }
+  | { readonly kind: 'same days'; readonly days: number }
+  | {
+      readonly kind: 'days'
+      readonly sooner: string
+      readonly later: string
+      readonly apart: number
+      readonly days: number
+    }
+
 export interface Verdict {
-  /** In plain words, what the counts say and how sure that is. */
-  readonly words: string
+  readonly says: Says
   /** Chance of such a difference if both were the same; null where nothing was counted. */
   readonly p: number | null
-  /** Cells a side for being sure; null where no number would tell them apart. */
+  /** Cells a side for being sure, where there are fewer; null where no number would tell them apart. */
   readonly cells: number | null
   readonly differs: boolean
 }
 
 /** Below this a difference is taken to be one [Fisher's one in twenty]. */
 export const SURE_AT = 0.05
-/** From this on nobody need wonder at it [default]. */
-const MERE_CHANCE = 0.75
-const MERELY = 'mere chance does that most of the time'
-
 /** Whether whole trays were dealt: no tray has cells of both sides. */
 export const isOfTrays = (one: Side, other: Side): boolean =>
   !one.trays.some(({ trayId }) => other.trays.some((each) => each.trayId === trayId))
@@ -68,15 +89,13 @@ export const isOfTrays = (one: Side, other: Side): boolean =>
  * witness; where whole trays were dealt each tray is one, however many cells it has, for whatever befell a tray befell
  * all of it [Hurlbert 1984, pseudoreplication].
  *
- * @param what they did: `came up`
+ * @param what they did
  */
-export function judged(one: Side, other: Side, what = 'came up'): Verdict {
-  const verdict = isOfTrays(one, other) ? judgedByTrays(one, other, what) : judgedByCells(one, other, what)
-  return verdict.differs ? { ...verdict, words: `${verdict.words} Take it as real.` } : verdict
-}
+export const judged = (one: Side, other: Side, what: Counted = 'came up'): Verdict =>
+  isOfTrays(one, other) ? judgedByTrays(one, other, what) : judgedByCells(one, other, what)
 
 const UNCOUNTED: Verdict = {
-  words: 'Nothing has been counted on one of the sides yet.',
+  says: { kind: 'uncounted' },
   p: null,
   cells: null,
   differs: false,
@@ -85,54 +104,34 @@ const UNCOUNTED: Verdict = {
 /** As few trays a side as a rank test can tell from chance: 2 of C(8, 4) orders is below one in twenty, 2 of C(6, 3) is not. */
 export const MIN_TRAYS = 4
 
-function judgedByTrays(one: Side, other: Side, what: string): Verdict {
+function judgedByTrays(one: Side, other: Side, what: Counted): Verdict {
   const shares = ({ trays }: Side) => trays.filter(({ of }) => of > 0).map(({ hits, of }) => hits / of)
   const [a, b] = [shares(one), shares(other)]
   if (a.length === 0 || b.length === 0) return UNCOUNTED
   const { p } = rankTest(a, b)
-  const said = ({ name }: Side, each: readonly number[]) =>
-    `${Math.round(mean([...each]) * 100)} % ${what} in ${name} (${counted(each.length, 'tray')})`
+  const of = ({ name }: Side, each: readonly number[]): OfTrays => ({
+    name,
+    share: mean([...each]),
+    trays: each.length,
+  })
   const few = Math.min(a.length, b.length) < MIN_TRAYS
-  const differs = p < SURE_AT
-  const could = p >= MERE_CHANCE ? MERELY : `chance would do that ${saidChance(p)}`
   return {
-    words: `${said(one, a)}, ${said(other, b)}. Whole trays were dealt, so each tray counts once: ${could}${
-      few ? `; what is only one tray’s luck takes ${MIN_TRAYS} trays a side to tell` : ''
-    }.`,
+    says: { kind: 'trays', what, sides: [of(one, a), of(other, b)], few },
     p,
     cells: null,
-    differs,
+    differs: p < SURE_AT,
   }
 }
 
 /** As if each cell had been dealt. */
-export function judgedByCells(one: Side, other: Side, what = 'came up'): Verdict {
+export function judgedByCells(one: Side, other: Side, what: Counted = 'came up'): Verdict {
   if (one.of === 0 || other.of === 0) return UNCOUNTED
-  const [p, q] = [one.hits / one.of, other.hits / other.of]
-  const chance = fisherExact(one, other)
-  const cells = cellsToTell(p, q)
-  const [more, less] = p >= q ? [one, other] : [other, one]
-  if (p === q)
-    return {
-      words: `${one.hits} of ${one.of} ${what} in ${one.name}, ${other.hits} of ${other.of} in ${other.name}: no difference to see.`,
-      p: chance,
-      cells: null,
-      differs: false,
-    }
-  const extra =
-    more.of === less.of
-      ? `${more.hits - less.hits} more of ${more.of} ${what} in ${more.name}`
-      : `${Math.round((more.hits / more.of) * 100)} % ${what} in ${more.name}, ${Math.round((less.hits / less.of) * 100)} % in ${less.name}`
-  const differs = chance < SURE_AT
-  const could = chance >= MERE_CHANCE ? MERELY : `could be chance ${saidChance(chance)}`
-  return {
-    words: differs
-      ? `${extra}: if they were alike, chance would do that ${saidChance(chance)}.`
-      : `${extra}: ${could}${cells && cells > Math.max(one.of, other.of) ? `; for sure you would need about ${tidy(cells)} cells a side` : ''}.`,
-    p: chance,
-    cells,
-    differs,
-  }
+  const [a, b] = [one.hits / one.of, other.hits / other.of]
+  const p = fisherExact(one, other)
+  if (a === b)
+    return { says: { kind: 'alike', what, more: one, less: other }, p, cells: null, differs: false }
+  const [more, less] = a > b ? [one, other] : [other, one]
+  return { says: { kind: 'cells', what, more, less }, p, cells: cellsToTell(a, b), differs: p < SURE_AT }
 }
 
 /** Whether one side was up sooner; of whole trays each counts with its middle day. */
@@ -143,19 +142,16 @@ export function judgedDays(one: Side, other: Side, byTrays = isOfTrays(one, othe
   if (mine.length < 3 || others.length < 3) return null
   const { p } = rankTest(mine, others)
   const [a, b] = [median(mine), median(others)]
-  const [sooner, later] = a <= b ? [one, other] : [other, one]
+  const [sooner, later] = a <= b ? [one.name, other.name] : [other.name, one.name]
   const apart = Math.abs(a - b)
-  const differs = p < SURE_AT && apart > 0
   return {
-    words:
+    says:
       apart === 0
-        ? `Half of both were up after ${tidyDays(a)}.`
-        : `${sooner.name} was up ${tidyDays(apart)} sooner than ${later.name} (half of it after ${tidyDays(Math.min(a, b))}): ${
-            differs ? `chance would do that ${saidChance(p)}.` : `could be chance ${saidChance(p)}.`
-          }`,
+        ? { kind: 'same days', days: a }
+        : { kind: 'days', sooner, later, apart, days: Math.min(a, b) },
     p,
     cells: null,
-    differs,
+    differs: p < SURE_AT && apart > 0,
   }
 }
 
@@ -165,6 +161,3 @@ export function judgedDays(one: Side, other: Side, byTrays = isOfTrays(one, othe
  * @example shareOf({ hits: 3, of: 4 }).share // 0.75
  */
 export const shareOf = ({ hits, of }: Side) => (of === 0 ? null : { share: hits / of, ...wilson(hits, of) })
-
-const tidy = (n: number) => (n < 30 ? n : n < 300 ? Math.round(n / 10) * 10 : Math.round(n / 100) * 100)
-const tidyDays = (n: number) => `${Math.round(n * 2) / 2} ${n === 1 ? 'day' : 'days'}`

@@ -229,12 +229,23 @@ export const groupOf = (
   places: ReadonlyMap<string, string>,
 ): string | null => GROUPS[by](one, { context, batches, places })
 
+/** What else than what is compared may have made the difference. */
+export type Against =
+  | {
+      readonly kind: 'weeks'
+      readonly one: string
+      readonly oneOn: Day
+      readonly other: string
+      readonly otherOn: Day
+    }
+  | { readonly kind: 'places' | 'crops'; readonly one: readonly string[]; readonly other: readonly string[] }
+  | { readonly kind: 'packets' | 'mix' | 'few' | 'no trial' }
 /** Two groups of what was simply grown, and what speaks against taking their difference for more than it is. */
 export interface Comparison {
   readonly sides: readonly [Side, Side]
   readonly verdict: Verdict
   readonly days: Verdict | null
-  readonly against: readonly string[]
+  readonly against: readonly Against[]
 }
 
 /** Sowings whose middles lie farther apart had another season [default]. */
@@ -243,14 +254,12 @@ const SAME_WEEK_DAYS = 10
 /**
  * What the records suggest of two groups.
  *
- * @param printDay a day as the reader writes it
  */
 export function compared(
   groups: readonly { readonly name: string; readonly of: readonly GroupFacts[] }[],
   by: ComparedBy,
   { crops }: Pick<Context, 'crops'>,
   places: ReadonlyMap<string, string>,
-  printDay: (day: Day) => string,
 ): Comparison {
   const [one, other] = groups as [(typeof groups)[number], (typeof groups)[number]]
   const side = ({ name, of }: (typeof groups)[number]) => sideFrom(name, of)
@@ -266,44 +275,33 @@ export function compared(
     const [x, y] = [set(one.of, key), set(other.of, key)]
     return x.size !== y.size || [...x].some((each) => !y.has(each))
   }
-  const named = (ids: ReadonlySet<string>, names: ReadonlyMap<string, string>) =>
-    [...ids].map((id) => names.get(id) ?? id).join(', ')
-  const against = [
+  const cropNames = new Map([...crops].map(([id, { name }]) => [id, name]))
+  const both = (
+    kind: 'places' | 'crops',
+    key: (each: GroupFacts) => string | null | undefined,
+    names: ReadonlyMap<string, string>,
+  ) => {
+    const of = (group: readonly GroupFacts[]) => [...set(group, key)].map((id) => names.get(id) ?? id)
+    return { kind, one: of(one.of), other: of(other.of) } as const
+  }
+  const against: Against[] = [
     ...(a && b && Math.abs(daysBetween(a, b)) > SAME_WEEK_DAYS
-      ? [`Not the same weeks: ${one.name} about ${printDay(a)}, ${other.name} about ${printDay(b)}.`]
+      ? [{ kind: 'weeks', one: one.name, oneOn: a, other: other.name, otherOn: b } as const]
       : []),
     ...(by !== 'place' && differ(({ placeId }) => placeId)
-      ? [
-          `Not the same places: ${
-            named(
-              set(one.of, ({ placeId }) => placeId),
-              places,
-            ) || 'not recorded'
-          } against ${
-            named(
-              set(other.of, ({ placeId }) => placeId),
-              places,
-            ) || 'not recorded'
-          }.`,
-        ]
+      ? [both('places', ({ placeId }) => placeId, places)]
       : []),
-    ...(differ(({ cropId }) => cropId)
-      ? [
-          `Not the same crops: ${[...set(one.of, ({ cropId }) => crops.get(cropId)?.name)].join(', ')} against ${[...set(other.of, ({ cropId }) => crops.get(cropId)?.name)].join(', ')}.`,
-        ]
-      : []),
+    ...(differ(({ cropId }) => cropId) ? [both('crops', ({ cropId }) => cropId, cropNames)] : []),
     ...(by !== 'packet' && by !== 'supplier' && differ(({ packetId }) => packetId)
-      ? ['Not the same packets of seed.']
+      ? [{ kind: 'packets' } as const]
       : []),
     ...(by !== 'mix' &&
     by !== 'living or sterile mix' &&
     differ(({ batchId, recipeId }) => batchId ?? recipeId)
-      ? ['Not the same mix.']
+      ? [{ kind: 'mix' } as const]
       : []),
-    ...(Math.min(one.of.length, other.of.length) < 3
-      ? ['Few trays: what befell one of them counts for much.']
-      : []),
-    'Not a trial: something else that differs may be the cause. A trial would tell.',
+    ...(Math.min(one.of.length, other.of.length) < 3 ? [{ kind: 'few' } as const] : []),
+    { kind: 'no trial' },
   ]
   return { sides, verdict: judgedByCells(...sides), days: judgedDays(...sides, false), against }
 }

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { sayTrial } from '#shared/messages/trials'
 import type { Stored } from '#shared/records/collections'
 import type { TrialRecord } from '#shared/records/trial'
 import { sideOf } from '#shared/reckoning/group-facts'
@@ -61,9 +62,11 @@ const counted = computed(() => (trial: Stored<TrialRecord>) => sidesOf(trial).ev
       <p v-else class="soft">Which is which is shown once it is judged.</p>
       <template v-if="counted(trial)">
         <div v-for="verdict in verdictOf(trial)" :key="verdict.pair.join()" class="verdict">
-          <p :class="{ differs: verdict.up.differs }">{{ verdict.up.words }}</p>
-          <p v-if="verdict.days" :class="{ differs: verdict.days.differs }">{{ verdict.days.words }}</p>
-          <p v-if="verdict.good.words !== verdict.up.words" class="soft">{{ verdict.good.words }}</p>
+          <p :class="{ differs: verdict.up.differs }">{{ sayTrial(verdict.up) }}</p>
+          <p v-if="verdict.days" :class="{ differs: verdict.days.differs }">{{ sayTrial(verdict.days) }}</p>
+          <p v-if="sayTrial(verdict.good) !== sayTrial(verdict.up)" class="soft">
+            {{ sayTrial(verdict.good) }}
+          </p>
         </div>
       </template>
       <p v-else class="slip">Count both sides as usual, on the tray’s page: then it is judged here.</p>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { sayAgainst, sayTrial } from '#shared/messages/trials'
 import { first } from '#core/numeric/at'
 import { withOutside } from '#core/season/schedule/stays'
 import {
@@ -56,7 +57,7 @@ watch(
 const answer = computed(() => {
   const pair = [one.value, other.value].map((name) => groups.value.find((group) => group.name === name))
   return pair[0] && pair[1] && pair[0] !== pair[1]
-    ? compared([pair[0], pair[1]], by.value, context.whole, places.value, printDay)
+    ? compared([pair[0], pair[1]], by.value, context.whole, places.value)
     : null
 })
 const choices = computed(() =>
@@ -87,11 +88,11 @@ const choices = computed(() =>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
     <template v-else-if="answer">
       <SidesDrawing :sides="answer.sides" />
-      <p class="says">{{ answer.verdict.words }}</p>
-      <p v-if="answer.days">{{ answer.days.words }}</p>
+      <p class="says">{{ sayTrial(answer.verdict, false) }}</p>
+      <p v-if="answer.days">{{ sayTrial(answer.days, false) }}</p>
       <h3>What speaks against it</h3>
       <ul class="against">
-        <li v-for="line in answer.against" :key="line">{{ line }}</li>
+        <li v-for="one in answer.against" :key="one.kind">{{ sayAgainst(one, printDay) }}</li>
       </ul>
     </template>
     <p v-else class="slip">
