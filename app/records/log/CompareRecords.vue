@@ -92,7 +92,7 @@ const choices = computed(() =>
       <p v-if="answer.days">{{ sayTrial(answer.days, false) }}</p>
       <h3>What speaks against it</h3>
       <ul class="against">
-        <li v-for="one in answer.against" :key="one.kind">{{ sayAgainst(one, printDay) }}</li>
+        <li v-for="reason in answer.against" :key="reason.kind">{{ sayAgainst(reason, printDay) }}</li>
       </ul>
     </template>
     <p v-else class="slip">
