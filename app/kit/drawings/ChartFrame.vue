@@ -1,19 +1,29 @@
 <script setup lang="ts">
 import Papa from 'papaparse'
+import { isDay } from '#core/calendar/day'
 
+type Value = string | number | null
+type Cell<Of = Value> = Of | { readonly value: Of; readonly says: string }
 /** A chart with the table it is drawn from, and that table as a file. */
 const props = defineProps<{
   title: string
   hint: string
-  columns: readonly string[]
-  rows: readonly (readonly (string | number | null)[])[]
+  columns: readonly Cell<string>[]
+  /** A cell that is said otherwise on the page than in the file has both. */
+  rows: readonly (readonly Cell[])[]
   file: string
 }>()
 const id = useId()
 
+const { printDay } = useDates()
+const isSaid = <Of,>(cell: Cell<Of>) => typeof cell === 'object' && cell !== null && 'says' in cell
+const inFile = <Of,>(cell: Cell<Of>) => (isSaid(cell) ? cell.value : cell)
+const shown = (cell: Cell) =>
+  isSaid(cell) ? cell.says : typeof cell === 'string' && isDay(cell) ? printDay(cell) : cell
+
 function download() {
   const csv = Papa.unparse(
-    { fields: [...props.columns], data: props.rows.map((row) => [...row]) },
+    { fields: props.columns.map(inFile), data: props.rows.map((row) => row.map(inFile)) },
     { escapeFormulae: true },
   )
   saveFile(`${props.file}.csv`, 'text/csv;charset=utf-8', `\uFEFF${csv}\r\n`)
@@ -30,11 +40,11 @@ function download() {
     <details class="no-print">
       <summary>As a table</summary>
       <div class="scroll" role="region" :aria-label="`${title}, as a table`" tabindex="0">
-        <FigureTable :columns="columns">
+        <FigureTable :columns="columns.map((one) => String(shown(one)))">
           <tr v-for="(row, i) in rows" :key="i">
             <template v-for="(cell, j) in row" :key="j">
-              <th v-if="j === 0" scope="row">{{ cell }}</th>
-              <td v-else>{{ cell }}</td>
+              <th v-if="j === 0" scope="row">{{ shown(cell) }}</th>
+              <td v-else>{{ shown(cell) }}</td>
             </template>
           </tr>
         </FigureTable>

@@ -51,7 +51,7 @@ const air = computed(() => {
   })
 })
 const cost = computed(() => report.value?.spent ?? [])
-const money = (value: number) => printNumber(Math.round(value * 100) / 100, 4)
+const { money } = useMoney()
 const percent = (value: number) => Math.round(value * 1000) / 10
 const nothing = computed(
   () => report.value && ![lines.value, water.value, cost.value, air.value].some(({ length }) => length > 0),
@@ -130,13 +130,18 @@ const nothing = computed(
         :key="place.id"
         :title="`The air of ${place.name}`"
         :hint="`From low to high each day; the line sums degree days over ${temperature(BASE_C)}.`"
-        :columns="['Day', 'low, °C', 'high, °C', 'degree days in all']"
+        :columns="[
+          'Day',
+          { value: 'low, °C', says: 'low' },
+          { value: 'high, °C', says: 'high' },
+          'degree days in all',
+        ]"
         :rows="
           place.days.map((day) => [
             day.on,
-            Number(day.lowC.toFixed(1)),
-            Number(day.highC.toFixed(1)),
-            Number(day.sum.toFixed(1)),
+            { value: Number(day.lowC.toFixed(1)), says: temperature(day.lowC) },
+            { value: Number(day.highC.toFixed(1)), says: temperature(day.highC) },
+            Math.round(day.sum),
           ])
         "
         :file="`air-${place.id}-${year}`"
@@ -148,14 +153,14 @@ const nothing = computed(
         title="What it cost"
         :hint="
           report.plantsOut
-            ? `${money((report.money ?? 0) / report.plantsOut)} a plant that went out or was given away, in the currency of your packs.`
-            : 'What was used, at the price of its pack, in your own currency.'
+            ? `${money((report.money ?? 0) / report.plantsOut)} a plant that went out or was given away.`
+            : 'What was used, at the price of its pack.'
         "
-        :columns="['Of', 'money', 'share']"
+        :columns="['Of', 'cost', 'share']"
         :rows="
           cost.map((one) => [
             one.name,
-            Number(one.money.toFixed(2)),
+            { value: Number(one.money.toFixed(2)), says: money(one.money) },
             printShare(one.money / (present(report).money || 1)),
           ])
         "

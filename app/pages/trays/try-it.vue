@@ -175,7 +175,6 @@ const verdict = computed(() => {
           grow by 12–16 % a day. Defaults throughout: what your own trays weigh corrects them on their pages.
         </p>
       </FoldAway>
-      <p class="soft small">Calculated in {{ Math.max(1, Math.round(tookMs)) }} ms, off the page.</p>
     </template>
   </div>
 </template>
