@@ -44,51 +44,64 @@ export const nitrogenByEc = (
   return Math.max(0, (jugMsPerCm - waterMsPerCm) / ecPerMgN)
 }
 
-/**
- * The same in words, with what to do about it.
- *
- * @param waterMsPerCm null where nobody measured the water: then nothing is concluded
- * @param sinceDays since the pen was calibrated; null where it never was
- */
-export function saidOfDose(
-  jugMsPerCm: number,
-  waterMsPerCm: number | null,
-  ecPerMgN: number,
-  wantedMgPerL: number,
-  sinceDays: number | null,
-): string {
-  if (waterMsPerCm === null)
-    return `${jugMsPerCm.toFixed(2)} mS/cm. Measure your water too, and write it down under Feed: the dose is what lies above it.`
-  // Urea makes no ions: however much of it there is, the water conducts no better.
-  if (!(ecPerMgN > 0))
-    return 'This feed does not conduct, so a pen cannot tell how strong it is. Measure it out again.'
-  const more = jugMsPerCm - waterMsPerCm
-  if (more < 0)
-    return `${jugMsPerCm.toFixed(2)} mS/cm, less than your water at ${waterMsPerCm.toFixed(2)}. One of the two is wrong: put the pen into plain water.`
-  const found = nitrogenByEc(jugMsPerCm, waterMsPerCm, ecPerMgN)
-  const old = wantsSolution(sinceDays) ? ' Calibrate the pen: it may read a few per cent low.' : ''
-  const off = wantedMgPerL > 0 ? found / wantedMgPerL - 1 : 0
-  const verdict =
-    Math.abs(off) <= RIGHT_WITHIN
-      ? 'as it should be'
-      : off > 0
-        ? `too strong; with ${Math.round(off * 100)} % more water it is right`
-        : 'too weak; stir, wait until all is dissolved, and look again before you add any'
-  return `${more.toFixed(2)} mS/cm more than your water: ${Math.round(found)} mg/L, wanted ${Math.round(wantedMgPerL)}: ${verdict}.${old}`
-}
+/** What a pen tells of a dose; EC in mS/cm, strengths in mg/L of nitrogen. */
+export type DoseFound =
+  /** Nobody measured the water: then nothing is concluded. */
+  | { readonly kind: 'no water'; readonly jug: number }
+  /** Urea makes no ions: however much of it there is, the water conducts no better. */
+  | { readonly kind: 'no ions' }
+  | { readonly kind: 'less than water'; readonly jug: number; readonly water: number }
+  | {
+      readonly kind: 'right' | 'too strong' | 'too weak'
+      readonly more: number
+      readonly found: number
+      readonly wanted: number
+      /** How far over what was wanted, as a fraction. */
+      readonly off: number
+      readonly calibrate: boolean
+    }
 
 /**
- * Salts of what drains off, against what roots of that stage bear.
+ * What a pen in the jug tells of a dose.
  *
- * @param drainMsPerCm EC of the water that ran out below, mS/cm
- * @param mostMsPerCm what the stage bears [reference §6, §7]
+ * @param water EC of the water alone, mS/cm; null where nobody measured it
+ * @param sinceDays since the pen was calibrated; null where it never was
+ */
+export function doseFound(
+  jug: number,
+  water: number | null,
+  ecPerMgN: number,
+  wanted: number,
+  sinceDays: number | null,
+): DoseFound {
+  if (water === null) return { kind: 'no water', jug }
+  if (!(ecPerMgN > 0)) return { kind: 'no ions' }
+  const more = jug - water
+  if (more < 0) return { kind: 'less than water', jug, water }
+  const found = nitrogenByEc(jug, water, ecPerMgN)
+  const off = wanted > 0 ? found / wanted - 1 : 0
+  const kind = Math.abs(off) <= RIGHT_WITHIN ? 'right' : off > 0 ? 'too strong' : 'too weak'
+  return { kind, more, found, wanted, off, calibrate: wantsSolution(sinceDays) }
+}
+
+/** Salts of what drains off, mS/cm, against what roots of that stage bear; with how much water they are flushed out, L. */
+export interface DrainFound {
+  readonly kind: 'fine' | 'flush'
+  readonly drain: number
+  readonly most: number
+  readonly flushL: number
+}
+/**
+ * @param drain EC of the water that ran out below, mS/cm
+ * @param most what the stage bears [reference §6, §7]
  * @param capacityL what the mix holds, L
  */
-export function saidOfDrain(drainMsPerCm: number, mostMsPerCm: number, capacityL: number): string {
-  const said = `${drainMsPerCm.toFixed(2)} mS/cm drains off; this stage bears ${mostMsPerCm.toFixed(1)}.`
-  if (drainMsPerCm <= mostMsPerCm) return `${said} No need to flush.`
-  return `${said} Flush it: pour ${(2 * capacityL).toFixed(1)} L of plain water through from above, twice what it holds, let it drain, and measure again.`
-}
+export const drainFound = (drain: number, most: number, capacityL: number): DrainFound => ({
+  kind: drain <= most ? 'fine' : 'flush',
+  drain,
+  most,
+  flushL: 2 * capacityL,
+})
 
 /**
  * Salts roots bear, mS/cm: seed before it is up, seedlings, plants that were potted on [handbook, from memory; reference §6].

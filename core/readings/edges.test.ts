@@ -7,8 +7,8 @@ import {
   drainLimit,
   ecPerMgN,
   nitrogenByEc,
-  saidOfDose,
-  saidOfDrain,
+  doseFound,
+  drainFound,
   wantsSolution,
 } from './dose-by-ec'
 import { DEVICE_KINDS, faultsOf, MEASURES, QUANTITIES, QUANTITY_NAMES } from './kinds'
@@ -222,14 +222,11 @@ describe('a pen', () => {
     expect([at(0.9), at(14.2), daysSinceCalibrated(null, 0)]).toEqual([0, 14, null])
   })
   it('finds a dose right within 15 % of what was wanted, either way', () => {
-    const said = (share: number) => saidOfDose(0.5 + 0.01 * 100 * share, 0.5, 0.01, 100, 1)
-    for (const share of [0.851, 1, 1.149]) expect(said(share)).toContain('as it should be')
-    expect([said(0.849), said(1.151)].map((text) => /too (weak|strong)/.exec(text)![1])).toEqual([
-      'weak',
-      'strong',
-    ])
-    expect(said(1.3)).toContain('with 30 % more water')
-    expect(saidOfDose(0.5, 0.5, 0.01, 0, 1)).toContain('as it should be')
+    const found = (share: number) => doseFound(0.5 + 0.01 * 100 * share, 0.5, 0.01, 100, 1)
+    for (const share of [0.851, 1, 1.149]) expect(found(share).kind).toBe('right')
+    expect([found(0.849).kind, found(1.151).kind]).toEqual(['too weak', 'too strong'])
+    expect((found(1.3) as { off: number }).off).toBeCloseTo(0.3, 9)
+    expect(doseFound(0.5, 0.5, 0.01, 0, 1).kind).toBe('right')
     expect([nitrogenByEc(0.4, 0.5), nitrogenByEc(0.6, 0.5, 0.01)].map((n) => n.toFixed(6))).toEqual([
       '0.000000',
       '10.000000',
@@ -237,12 +234,10 @@ describe('a pen', () => {
   })
   it('leaches what lies above what the stage bears: 1, 2 and 3.5 mS/cm', () => {
     expect([drainLimit(-0.1, false), drainLimit(0, false), drainLimit(-1, true)]).toEqual([1, 2, 3.5])
-    expect(
-      [saidOfDrain(2, 2, 1), saidOfDrain(2.01, 2, 1)].map((text) => text.includes('No need to flush')),
-    ).toEqual([true, false])
+    expect([drainFound(2, 2, 1).kind, drainFound(2.01, 2, 1).kind]).toEqual(['fine', 'flush'])
   })
   it('knows a slope for every feed; without nitrogen the usual one; urea does not conduct', () => {
-    expect(saidOfDose(1, 0.5, 0, 60, 3)).toContain('does not conduct')
+    expect(doseFound(1, 0.5, 0, 60, 3).kind).toBe('no ions')
     expect(() => nitrogenByEc(1, 0.5, 0)).toThrow(RangeError)
     for (const feed of FEEDS) expect([feed.id, ecPerMgN(feed) > 0]).toEqual([feed.id, feed.id !== 'urea'])
     expect(ecPerMgN({ ...FEEDS[0]!, nPercent: 0, ecSlopeMsPerCm: null } as (typeof FEEDS)[0])).toBe(0.0068)

@@ -3,7 +3,7 @@ import fc from 'fast-check'
 import { dayFrom } from '../calendar/day'
 import { FEEDS } from '../feed/feeds'
 import { dayOfReadings } from './day-of'
-import { drainLimit, ecPerMgN, nitrogenByEc, saidOfDose, saidOfDrain } from './dose-by-ec'
+import { drainLimit, ecPerMgN, nitrogenByEc, doseFound, drainFound } from './dose-by-ec'
 import { QUANTITIES, QUANTITY_NAMES } from './kinds'
 import { readingOf, SENT_AS } from './measured'
 import { asPack, resolvePack } from './senml'
@@ -184,14 +184,12 @@ describe('what a pen says', () => {
   // By hand: 0.42 / 0.0068 = 61.8.
   it('0.42 mS/cm above the water is 62 mg/L by the usual slope', () => {
     expect(Math.round(nitrogenByEc(0.97, 0.55))).toBe(62)
-    expect(saidOfDose(0.97, 0.55, 0.0068, 60, 3)).toBe(
-      '0.42 mS/cm more than your water: 62 mg/L, wanted 60: as it should be.',
-    )
-    expect(saidOfDose(1.5, 0.55, 0.0068, 60, 3)).toContain('too strong')
-    expect(saidOfDose(0.7, 0.55, 0.0068, 60, 3)).toContain('too weak')
-    expect(saidOfDose(0.3, 0.55, 0.0068, 60, 3)).toContain('less than your water')
-    expect(saidOfDose(0.97, null, 0.0068, 60, 3)).toContain('Measure your water')
-    expect(saidOfDose(0.97, 0.55, 0.0068, 60, null)).toContain('Calibrate the pen')
+    expect(doseFound(0.97, 0.55, 0.0068, 60, 3)).toMatchObject({ kind: 'right', calibrate: false })
+    expect(doseFound(1.5, 0.55, 0.0068, 60, 3).kind).toBe('too strong')
+    expect(doseFound(0.7, 0.55, 0.0068, 60, 3).kind).toBe('too weak')
+    expect(doseFound(0.3, 0.55, 0.0068, 60, 3).kind).toBe('less than water')
+    expect(doseFound(0.97, null, 0.0068, 60, 3).kind).toBe('no water')
+    expect(doseFound(0.97, 0.55, 0.0068, 60, null)).toMatchObject({ calibrate: true })
   })
   it('a label’s own slope is used: 0.66 mS/cm for each 100 mg/L of nitrogen is 0.0066 for one', () => {
     const feed = { ...FEEDS.find(({ form }) => form === 'powder')!, ecSlopeMsPerCm: 0.66 }
@@ -200,8 +198,8 @@ describe('what a pen says', () => {
   it('drain-off above what the stage bears is leached with twice what the mix holds', () => {
     expect(drainLimit(-1, false)).toBeLessThan(drainLimit(5, false))
     expect(drainLimit(5, false)).toBeLessThan(drainLimit(5, true))
-    expect(saidOfDrain(1.4, drainLimit(5, false), 1.5)).toContain('No need to flush')
-    expect(saidOfDrain(2.6, drainLimit(5, false), 1.5)).toContain('3.0 L')
+    expect(drainFound(1.4, drainLimit(5, false), 1.5).kind).toBe('fine')
+    expect(drainFound(2.6, drainLimit(5, false), 1.5)).toMatchObject({ kind: 'flush', flushL: 3 })
   })
   it('no quantity takes a value that cannot be', () => {
     for (const { from, to } of Object.values(QUANTITIES)) expect(from).toBeLessThan(to)

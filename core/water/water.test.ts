@@ -276,7 +276,7 @@ describe('a tray that is weighed', () => {
     expect(wetDays).toBeGreaterThan(5)
     expect(wetDays).toBeLessThanOrEqual(7)
     expect(verdict).toBe('let dry')
-    expect(wetRisk(wetDays, 14, 12, physics.airSpace.value)!.todo.length).toBeGreaterThan(2)
+    expect(wetRisk(wetDays, 14, 12, physics.airSpace.value)).toMatchObject({ wetDays, coldC: 12 })
     expect(wetRisk(2, 14, 12, physics.airSpace.value)).toBeNull()
     expect(wetAbove(store)).toBeLessThan(plain.capacityL)
   })

@@ -1,6 +1,7 @@
 import { QUANTITIES, type Quantity } from '#core/readings/kinds'
 import type { Doubt as DeviceDoubt } from '#core/readings/plausibility'
-import { printNumber, printQuantity } from '#core/units/format'
+import type { DoseFound, DrainFound } from '#core/readings/dose-by-ec'
+import { printNumber, printQuantity, printShare } from '#core/units/format'
 import type { Doubt as WeightDoubt } from '#core/water/weighing'
 import { messages } from './message'
 
@@ -28,6 +29,19 @@ const say = messages({
     'Lighter than its dry mix with its tray, about {about}: was it weighed without its saucer, or the scale set to 0 with something on it?',
   'heavier than full':
     'Heavier than it is when full, about {about}: was a second tray, or water in the saucer, weighed with it?',
+  'no water':
+    '{jug} mS/cm. Measure your water too, and write it down under Feed: the dose is what lies above it.',
+  'no ions': 'This feed does not conduct, so a pen cannot tell how strong it is. Measure it out again.',
+  'less than water':
+    '{jug} mS/cm, less than your water at {water}. One of the two is wrong: put the pen into plain water.',
+  found: '{more} mS/cm more than your water: {found}, wanted {wanted}: {verdict}.{calibrate}',
+  right: 'as it should be',
+  'too strong': 'too strong; with {percent} more water it is right',
+  'too weak': 'too weak; stir, wait until all is dissolved, and look again before you add any',
+  calibrate: ' Calibrate the pen: it may read a few per cent low.',
+  fine: '{drain} mS/cm drains off; this stage bears {most}. No need to flush.',
+  flush:
+    '{drain} mS/cm drains off; this stage bears {most}. Flush it: pour {flush} of plain water through from above, twice what it holds, let it drain, and measure again.',
   apart:
     'Two weighings within the hour are {about} apart. Weigh something known, a litre of water is 1000 g, and undo the one that is wrong.',
 })
@@ -68,3 +82,26 @@ function timeOf(ms: number): string {
   const hours = Math.round(minutes / 60)
   return hours < 48 ? say('hours', { n: hours }) : say('days', { n: Math.round(hours / 24) })
 }
+
+/** @param strength how the household says a strength of nitrogen */
+export function sayDose(found: DoseFound, strength: (mgPerL: number) => string): string {
+  switch (found.kind) {
+    case 'no water':
+      return say('no water', { jug: found.jug.toFixed(2) })
+    case 'no ions':
+      return say('no ions')
+    case 'less than water':
+      return say('less than water', { jug: found.jug.toFixed(2), water: found.water.toFixed(2) })
+    default:
+      return say('found', {
+        more: found.more.toFixed(2),
+        found: strength(found.found),
+        wanted: strength(found.wanted),
+        verdict: say(found.kind, { percent: printShare(Math.round(found.off * 100) / 100) }),
+        calibrate: found.calibrate ? say('calibrate') : '',
+      })
+  }
+}
+/** @param volume how the household says litres */
+export const sayDrain = ({ kind, drain, most, flushL }: DrainFound, volume: (l: number) => string): string =>
+  say(kind, { drain: drain.toFixed(2), most: most.toFixed(1), flush: volume(flushL) })

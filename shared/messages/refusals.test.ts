@@ -1,7 +1,8 @@
 import { describe, expect, it } from '@jest/globals'
 import { within, wholeWithin } from '#core/problem'
 import { QUANTITIES } from '#core/readings/kinds'
-import { sayDeviceDoubt, sayWeightDoubt } from './readings'
+import { doseFound, drainFound } from '#core/readings/dose-by-ec'
+import { sayDeviceDoubt, sayDose, sayDrain, sayWeightDoubt } from './readings'
 import { sayProblem, sayProblemOf, sayWrong } from './refusals'
 
 describe('a number out of its range', () => {
@@ -64,5 +65,25 @@ describe('a doubted reading', () => {
     const doubt = { kind: 'asked', why: 'heavier than full', aboutG: 1200 } as const
     expect(sayWeightDoubt(doubt)).toContain('about 1.2 kg')
     expect(sayWeightDoubt(doubt, () => '2 lb 10 oz')).toContain('about 2 lb 10 oz')
+  })
+})
+
+describe('what a pen tells', () => {
+  const strength = (mg: number) => `${Math.round(mg)} mg/L`
+  const said = (jug: number, water: number | null = 0.55, sinceDays: number | null = 3) =>
+    sayDose(doseFound(jug, water, 0.0068, 60, sinceDays), strength)
+  it('is the strength, against what was wanted, and what to do', () => {
+    // By hand: 0.42 / 0.0068 = 61.8.
+    expect(said(0.97)).toBe('0.42 mS/cm more than your water: 62 mg/L, wanted 60 mg/L: as it should be.')
+    // By hand: 0.95 / 0.0068 = 139.7, 133 % over.
+    expect(said(1.5)).toContain('too strong; with 133 % more water')
+    expect(said(0.7)).toContain('too weak')
+    expect(said(0.3)).toContain('less than your water at 0.55')
+    expect(said(0.97, null)).toContain('Measure your water')
+    expect(said(0.97, 0.55, null)).toContain('Calibrate the pen')
+  })
+  it('of what drains off says with how much to flush', () => {
+    expect(sayDrain(drainFound(1.4, 2, 1.5), String)).toContain('No need to flush')
+    expect(sayDrain(drainFound(2.6, 2, 1.5), (l) => `${l} L`)).toContain('pour 3 L of plain water')
   })
 })

@@ -1,3 +1,5 @@
+import { GNAT_DAYS, type WetRisk } from '#core/water/wet'
+import { printShare } from '#core/units/format'
 import { dayOf } from '#core/water/watering-events'
 import type { TrayWater } from '../reckoning/water'
 import type { Watered } from '../reckoning/water-round'
@@ -80,3 +82,31 @@ export const sayWaterOfDay = (trays: readonly Watered[]): string =>
       )
       .join(', '),
   })
+
+const WET = messages({
+  wet: 'Wet on {days} of the last 7 days, and {air} air when it has drained.',
+  young:
+    'Seedlings fall at the neck mostly in their first two weeks; these have been up {up, plural, one {# day} other {# days}}.',
+  cold: 'At {temperature} it dries slowly.',
+  gnats: 'Fungus gnats lay into a wet surface; the next generation flies in about {days} days.',
+  lift: 'Leave the next watering out until it is light to lift.',
+  air: 'Take the cover off and move the air: a fan, or more room between trays.',
+  warmer: 'Keep it warmer.',
+  veil: 'A few millimetres of vermiculite on top keep the surface dry.',
+})
+/** What days of wet mix bring, and what to do. */
+export function sayWetRisk(
+  { wetDays, airShare, youngDays, coldC }: WetRisk,
+  temperature: (celsius: number) => string,
+): { readonly text: string; readonly todo: readonly string[] } {
+  const air = printShare(Math.round(airShare * 100) / 100)
+  return {
+    text: [
+      WET('wet', { days: Math.round(wetDays), air }),
+      ...(youngDays === null ? [] : [WET('young', { up: Math.round(youngDays) })]),
+      ...(coldC === null ? [] : [WET('cold', { temperature: temperature(coldC) })]),
+      WET('gnats', { days: GNAT_DAYS }),
+    ].join(' '),
+    todo: [WET('lift'), WET('air'), ...(coldC === null ? [] : [WET('warmer')]), WET('veil')],
+  }
+}

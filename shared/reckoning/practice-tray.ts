@@ -7,7 +7,8 @@ import { isAlive } from '#core/media/material'
 import { mulberry32 } from '#core/numeric/random'
 import { LIGHT_WANTED, ppfdAt, dailyLight } from '#core/places/light'
 import { placeOf, type Place } from '#core/places/place'
-import { CAUSES, causesOf, SPEAKS, type Cause, type CauseId } from '#core/signs/causes'
+import { causesOf, SPEAKS, type Cause, type CauseId } from '#core/signs/causes'
+import { CAUSE_WORDS } from '../messages/signs'
 import { emptyRecord, type SignRecord } from '#core/signs/record'
 import type { SignId } from '#core/signs/seen'
 import { waterScenario, type ScenarioDay } from '#core/water/water-scenario'
@@ -303,7 +304,7 @@ export const practiceChoices = (sign: SignId) => {
   const own = Object.keys(SPEAKS[sign]) as CauseId[]
   const others = BESIDES.filter((id) => !own.includes(id)).slice(0, Math.max(0, MIN_CHOICES - own.length))
   return [...own, ...others]
-    .map((id) => ({ id, name: CAUSES[id].name }))
+    .map((id) => ({ id, name: CAUSE_WORDS[id].name }))
     .sort((a, b) => (a.name < b.name ? -1 : 1))
 }
 

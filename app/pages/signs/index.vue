@@ -138,6 +138,7 @@ const { said } = useMeasures()
           v-for="(cause, i) in causes.slice(0, FIRST)"
           :key="cause.id"
           :cause="cause"
+          :record="known"
           :first="i === 0"
         />
       </ol>
@@ -147,7 +148,7 @@ const { said } = useMeasures()
       </p>
       <FoldAway v-if="causes.length > FIRST" :title="`Less likely (${causes.length - FIRST})`">
         <ol>
-          <CauseLine v-for="cause in causes.slice(FIRST)" :key="cause.id" :cause="cause" />
+          <CauseLine v-for="cause in causes.slice(FIRST)" :key="cause.id" :cause="cause" :record="known" />
         </ol>
       </FoldAway>
       <FoldAway title="How this is judged">

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { counted } from '#core/text/plurals'
-import { CAUSES, type CauseId } from '#core/signs/causes'
+import type { CauseId } from '#core/signs/causes'
+import { CAUSE_WORDS, sayBecause } from '#shared/messages/signs'
 import type { SignRecord } from '#core/signs/record'
 import { signById } from '#core/signs/seen'
 import { printNumber, printShare } from '#core/units/format'
@@ -137,8 +138,9 @@ const READS: Record<PracticeAsk, (record: SignRecord) => string[]> = {
       </div>
       <template v-if="decided">
         <p class="verdict">
-          {{ decided === tray.cause ? 'Yes:' : 'No. It was:' }} {{ CAUSES[tray.cause].name.toLowerCase() }}.
-          {{ said(CAUSES[tray.cause].then) }}
+          {{ decided === tray.cause ? 'Yes:' : 'No. It was:' }}
+          {{ CAUSE_WORDS[tray.cause].name.toLowerCase() }}.
+          {{ said(CAUSE_WORDS[tray.cause].then) }}
         </p>
         <p>
           You asked for {{ counted(asked.length, 'measurement') }}.
@@ -153,8 +155,8 @@ const READS: Record<PracticeAsk, (record: SignRecord) => string[]> = {
         <h3>What the record would have said</h3>
         <ol class="stack-s">
           <li v-for="cause in tray.causes.slice(0, 4)" :key="cause.id">
-            <b>{{ cause.name }}</b> {{ printShare(Math.round(cause.weight * 100) / 100) }}:
-            {{ said(cause.because) }}.
+            <b>{{ CAUSE_WORDS[cause.id].name }}</b> {{ printShare(Math.round(cause.weight * 100) / 100) }}:
+            {{ said(sayBecause(cause, tray.record)) }}.
           </li>
         </ol>
         <Button class="main" @click="next">Another tray</Button>

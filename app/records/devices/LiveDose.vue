@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { sayDeviceDoubt } from '#shared/messages/readings'
+import { sayDeviceDoubt, sayDose } from '#shared/messages/readings'
 import type { Feed } from '#core/feed/feed'
-import { daysSinceCalibrated, ecPerMgN, saidOfDose } from '#core/readings/dose-by-ec'
+import { daysSinceCalibrated, doseFound, ecPerMgN } from '#core/readings/dose-by-ec'
 
 /** What the pen in the jug says of a dose. */
 const props = defineProps<{
@@ -16,9 +16,10 @@ onMounted(() => readings.listen())
 const pen = computed(() =>
   readings.sources.find(({ quantity, device }) => quantity === 'conductivity' && device.body.trayId === null),
 )
-const said = computed(() =>
+const saying = useSaying()
+const found = computed(() =>
   pen.value
-    ? saidOfDose(
+    ? doseFound(
         pen.value.last.value,
         household.record?.water?.ecMsPerCm ?? null,
         ecPerMgN(props.feed),
@@ -31,9 +32,9 @@ const said = computed(() =>
 
 <template>
   <p v-if="pen?.doubt" class="soft">{{ pen.device.body.name }}: {{ sayDeviceDoubt(pen.doubt) }}</p>
-  <p v-else-if="pen && said" class="dose" role="status">
+  <p v-else-if="pen && found" class="dose" role="status">
     <strong>{{ pen.device.body.name }}</strong>
     <SimulatedMark v-if="pen.device.body.simulated" />
-    in the jug: {{ said }}
+    in the jug: {{ sayDose(found, saying.strength) }}
   </p>
 </template>

@@ -1,10 +1,11 @@
 <script setup lang="ts">
-import { sayDeviceDoubt } from '#shared/messages/readings'
-import { drainLimit, saidOfDrain } from '#core/readings/dose-by-ec'
+import { sayDeviceDoubt, sayDrain } from '#shared/messages/readings'
+import { drainFound, drainLimit } from '#core/readings/dose-by-ec'
 
 /** What drains off a tray, by the pen that stands in it. */
 const props = defineProps<{ trayId: string; capacityL: number; daysUp: number; potted: boolean }>()
 const readings = useReadings()
+const { aboutVolume } = useMeasures()
 onMounted(() => readings.listen())
 const pen = computed(() =>
   readings.sources.find(
@@ -19,7 +20,7 @@ const pen = computed(() =>
     {{
       pen.doubt
         ? sayDeviceDoubt(pen.doubt)
-        : saidOfDrain(pen.last.value, drainLimit(daysUp, potted), capacityL)
+        : sayDrain(drainFound(pen.last.value, drainLimit(daysUp, potted), capacityL), aboutVolume)
     }}
   </p>
 </template>

@@ -1,8 +1,11 @@
 <script setup lang="ts">
 import type { Cause } from '#core/signs/causes'
+import type { SignRecord } from '#core/signs/record'
+import { CAUSE_WORDS, sayBecause } from '#shared/messages/signs'
 
 /** What may be behind a sign: how likely, why, what to do, and what would tell it from the others. */
-defineProps<{ cause: Cause; first?: boolean }>()
+const props = defineProps<{ cause: Cause; record: SignRecord; first?: boolean }>()
+const words = computed(() => CAUSE_WORDS[props.cause.id])
 const { said } = useMeasures()
 const likely = ({ weight, known }: Cause) =>
   !known ? 'unknown' : weight > 0.6 ? 'likely' : weight > 0.3 ? 'possible' : 'less likely'
@@ -11,11 +14,11 @@ const likely = ({ weight, known }: Cause) =>
 <template>
   <li :class="{ first: first && cause.known, nothing: cause.nothing }">
     <h3>
-      {{ said(cause.name) }} <span class="how">{{ likely(cause) }}</span>
+      {{ said(words.name) }} <span class="how">{{ likely(cause) }}</span>
     </h3>
-    <p class="then strong">{{ said(cause.then) }}</p>
-    <p>{{ said(cause.because) }}.</p>
-    <p class="soft"><b>To tell:</b> {{ said(cause.look) }}</p>
+    <p class="then strong">{{ said(words.then) }}</p>
+    <p>{{ said(sayBecause(cause, record)) }}.</p>
+    <p class="soft"><b>To tell:</b> {{ said(words.look) }}</p>
   </li>
 </template>
 

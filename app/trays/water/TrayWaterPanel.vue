@@ -4,6 +4,7 @@ import { present } from '#core/present'
 import { weightAt } from '#core/water/follow'
 import { dayOf } from '#core/water/watering-events'
 import { disagreementG } from '#core/water/weighing'
+import { sayWetRisk } from '#shared/messages/water'
 import { wetRisk } from '#core/water/wet'
 import { printNumber } from '#core/units/format'
 import type { Stored } from '#shared/records/collections'
@@ -13,23 +14,19 @@ import type { TrayRecord } from '#shared/records/tray'
 const props = defineProps<{ tray: Stored<TrayRecord> }>()
 const water = useWater()
 const groups = useGuidedJobs()
-const { mass, aboutVolume: volume } = useMeasures()
+const { mass, temperature, aboutVolume: volume } = useMeasures()
 const { printDay } = useDates()
 const { verdict, doing } = useWaterWords()
 
 const here = computed(() => water.of(props.tray))
 const name = computed(() => `tray ${props.tray.number}`)
 const weighing = ref(false)
-const risk = computed(() =>
-  here.value
-    ? wetRisk(
-        here.value.outlook.wetDays,
-        here.value.daysUp,
-        (here.value.place.dayC + here.value.place.nightC) / 2,
-        here.value.physics.airSpace.value,
-      )
-    : null,
-)
+const risk = computed(() => {
+  if (!here.value) return null
+  const { outlook, daysUp, place, physics } = here.value
+  const found = wetRisk(outlook.wetDays, daysUp, (place.dayC + place.nightC) / 2, physics.airSpace.value)
+  return found && sayWetRisk(found, temperature)
+})
 const apart = computed(() =>
   here.value
     ? disagreementG(
@@ -128,7 +125,7 @@ const saidOf = (one: (typeof last.value)[number]) =>
         </div>
       </div>
       <div v-if="risk" class="risk stack-s">
-        <p>{{ risk.damping }}</p>
+        <p>{{ risk.text }}</p>
         <ul>
           <li v-for="one in risk.todo" :key="one">{{ one }}</li>
         </ul>
