@@ -92,7 +92,7 @@ const toBuy = computed(() => missing(seedMix.value))
     <fieldset v-for="group in groups" :key="group.title">
       <legend>{{ group.title }}</legend>
       <ul class="supplies">
-        <li v-for="row in group.rows" :key="row.id">
+        <li v-for="row in group.rows" :key="row.id" class="stack-s">
           <p v-if="row.owned" class="row-s nowrap">
             <CheckField :model-value="true" disabled>{{ row.name }}</CheckField>
             <Button text :aria-label="`Edit ${row.name}`" @click="editing = row.owned">Edit</Button>
@@ -115,7 +115,7 @@ const toBuy = computed(() => missing(seedMix.value))
     <fieldset>
       <legend>Tools</legend>
       <ul class="supplies">
-        <li v-for="tool in tools" :key="tool.name">
+        <li v-for="tool in tools" :key="tool.name" class="stack-s">
           <CheckField v-if="tool.owned" :model-value="true" disabled>{{ tool.name }}</CheckField>
           <CheckField v-else v-model="toolsTicked" :value="tool.name">{{ tool.name }}</CheckField>
         </li>
@@ -146,8 +146,6 @@ const toBuy = computed(() => missing(seedMix.value))
 }
 
 .supplies li {
-  display: grid;
-  gap: 0.2rem;
   align-content: start;
 }
 </style>

@@ -22,12 +22,7 @@ const one = computed(() => wordById(props.word))
 <style scoped>
 button {
   display: inline;
-  padding: 0;
-  border: 0;
   border-bottom: 2px dotted var(--enamel);
-  background: none;
-  font: inherit;
-  color: inherit;
   cursor: help;
 }
 

@@ -210,7 +210,7 @@ const own = computed(() => household.crops.find(({ id }) => id === chosen.value.
     </div>
 
     <article class="slip stack-l" aria-labelledby="crop-title">
-      <header>
+      <header class="row">
         <CropPicture :family="chosen.family" />
         <h2 id="crop-title">{{ chosen.name }}</h2>
         <NuxtLink
@@ -268,7 +268,7 @@ const own = computed(() => household.crops.find(({ id }) => id === chosen.value.
       </table>
       <h3>Your seed</h3>
       <ul v-if="packets.length" class="packets">
-        <li v-for="one in packets" :key="one.id">
+        <li v-for="one in packets" :key="one.id" class="row nowrap">
           <button type="button" class="name" @click="packetForm = { packet: one }">
             {{ one.body.name }}
           </button>
@@ -316,13 +316,6 @@ const own = computed(() => household.crops.find(({ id }) => id === chosen.value.
   gap: 0.8rem;
 }
 
-article header {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0.5rem;
-  align-items: center;
-}
-
 article header h2 {
   flex: 1;
 }
@@ -352,12 +345,6 @@ dd small {
 .days th,
 .days td {
   text-align: center !important;
-}
-
-.packets li {
-  display: flex;
-  gap: 0.6rem;
-  align-items: center;
 }
 
 @media (max-width: 52rem) {

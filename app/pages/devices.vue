@@ -74,7 +74,7 @@ const anySimulated = computed(() => household.devices.some(({ body }) => body.si
           <dl v-if="ahead.length" class="days">
             <div v-for="one in ahead" :key="one.on">
               <dt class="soft">{{ printDay(one.on) }}</dt>
-              <dd class="day">{{ temperature(one.lowC) }} … {{ temperature(one.highC) }}</dd>
+              <dd class="day strong">{{ temperature(one.lowC) }} … {{ temperature(one.highC) }}</dd>
             </div>
           </dl>
           <p v-if="ahead.length === 0" class="soft">Nothing is foretold yet.</p>
@@ -106,9 +106,5 @@ const anySimulated = computed(() => household.devices.some(({ body }) => body.si
   display: flex;
   flex-wrap: wrap;
   gap: 0.4rem 1.6rem;
-}
-
-.day {
-  font-weight: 650;
 }
 </style>

@@ -95,11 +95,3 @@ const days = (from: number | null, to: number | null) =>
     </fieldset>
   </RecordForm>
 </template>
-
-<style scoped>
-.test {
-  margin: 0;
-  padding: 0;
-  border: 0;
-}
-</style>

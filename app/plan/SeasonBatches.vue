@@ -28,7 +28,7 @@ const litres = (l: number) => printQuantity(l, 'volume', household.units)
       <h2 id="mix-batches">Mixes to make</h2>
       <ul>
         <li v-for="demand in soon(season.mixes)" :key="demand.id">
-          <span class="day">{{ printDay(demand.on) }}</span>
+          <span class="day strong">{{ printDay(demand.on) }}</span>
           <span>
             <strong>{{ litres(demand.looseL) }}</strong> of {{ context.nameOfMix(demand.recipeId)
             }}<template v-if="demand.tubs > 1">, in {{ demand.tubs }} tubs</template>
@@ -50,7 +50,7 @@ const litres = (l: number) => printQuantity(l, 'volume', household.units)
       <h2 id="feed-batches">Feeds to mix</h2>
       <ul>
         <li v-for="demand in soon(season.feeds)" :key="`${demand.on} ${demand.nMgPerL}`">
-          <span class="day">{{ printDay(demand.on) }}</span>
+          <span class="day strong">{{ printDay(demand.on) }}</span>
           <span>
             <strong>{{ litres(demand.solutionL) }}</strong> at {{ saying.strength(demand.nMgPerL)
             }}<template v-if="demand.cans > 1">, {{ demand.cans }} cans</template>
@@ -80,10 +80,6 @@ li {
   align-items: center;
   padding: 0.4rem 0;
   border-top: 1px solid var(--line);
-}
-
-.day {
-  font-weight: 650;
 }
 
 .all {

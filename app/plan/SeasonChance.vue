@@ -55,7 +55,7 @@ const litres = (l: number) => printQuantity(l, 'volume', household.units)
 </script>
 
 <template>
-  <section class="chance" aria-labelledby="chance-title">
+  <section class="chance stack" aria-labelledby="chance-title">
     <h2 id="chance-title">How sure is it?</h2>
     <p class="soft">
       Simulates {{ printNumber(SEASONS) }} seasons with varying germination, losses and dates to see how often
@@ -105,8 +105,6 @@ const litres = (l: number) => printQuantity(l, 'volume', household.units)
 
 <style scoped>
 .chance {
-  display: grid;
-  gap: 0.6rem;
   justify-items: start;
 }
 </style>

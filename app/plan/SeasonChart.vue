@@ -184,12 +184,14 @@ const inRange = (day: Day | null): day is Day =>
         <path v-for="x in scale.weeks" :key="x" :d="`M${x} ${TOP}V${height}`" class="week" />
         <g v-for="month in scale.months" :key="month.day">
           <path :d="`M${month.x} ${TOP - 14}V${height}`" class="month" />
-          <text v-if="month.width > 40" :x="month.x + 6" :y="TOP - 12">{{ printMonth(month.day) }}</text>
+          <text v-if="month.width > 40" class="strong" :x="month.x + 6" :y="TOP - 12">
+            {{ printMonth(month.day) }}
+          </text>
         </g>
         <g v-if="inRange(lastFrost)">
           <path class="frost-line" :d="`M${scale.x(lastFrost)} ${TOP - 4}V${height}`" />
           <text
-            class="frost-name"
+            class="frost-name strong"
             :x="scale.x(lastFrost) + (frostAhead ? 6 : -6)"
             :y="TOP - 28"
             :text-anchor="frostAhead ? 'start' : 'end'"
@@ -257,10 +259,6 @@ svg {
 .month {
   stroke: var(--line-strong);
   stroke-opacity: 0.5;
-}
-
-.axis text {
-  font-weight: 600;
 }
 
 /* A solid edge of the cold: dots are seed that soaks. */

@@ -43,7 +43,7 @@ const { said } = useMeasures()
       Nothing is usually sown now with your frost dates. To sow anyway, type it below with a day.
     </p>
     <ul v-else class="now">
-      <li v-for="one in all" :key="`${one.crop.id} ${one.season}`">
+      <li v-for="one in all" :key="`${one.crop.id} ${one.season}`" class="row">
         <Button
           @click="
             emit(
@@ -72,12 +72,5 @@ const { said } = useMeasures()
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(19rem, 1fr));
   gap: 0.4rem 1.2rem;
-}
-
-.now li {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0.5rem;
-  align-items: center;
 }
 </style>

@@ -158,7 +158,7 @@ async function giveUp() {
 <template>
   <section v-if="body" class="sowing stack-l" :aria-label="body.name">
     <SowStrip :sowing-ids="[id]" />
-    <dl v-if="planned && crop" class="summary">
+    <dl v-if="planned && crop" class="summary stack-s">
       <div>
         <dt>Sow</dt>
         <dd>
@@ -332,11 +332,6 @@ async function giveUp() {
   grid-template-columns: repeat(auto-fill, minmax(8.6rem, 1fr));
   min-width: 0;
   gap: 0.7rem 0.9rem;
-}
-
-.summary {
-  display: grid;
-  gap: 0.15rem;
 }
 
 .summary div {

@@ -137,8 +137,8 @@ const fixed = (index: number) => props.stages[index]?.kind === 'harden'
             :hint="planned?.stages[index]?.looseL ? volume(elementAt(planned.stages, index).looseL) : ''"
           />
         </template>
-        <FoldAway v-else class="wide" title="Same pots, hardened off day by day">
-          <ol class="days">
+        <FoldAway v-else class="wide whole" title="Same pots, hardened off day by day">
+          <ol class="days stack-s">
             <li v-for="day in hardening(index)" :key="day.on">
               <strong>{{ printDay(day.on) }}</strong>
               {{ day.hours === 24 ? 'day and night' : counted(day.hours, 'hour') }}:
@@ -146,7 +146,7 @@ const fixed = (index: number) => props.stages[index]?.kind === 'harden'
             </li>
           </ol>
         </FoldAway>
-        <FoldAway class="wide" kept-as="stage-conditions" title="Place, warmth, light and feed">
+        <FoldAway class="wide whole" kept-as="stage-conditions" title="Place, warmth, light and feed">
           <div class="conditions">
             <RecordField
               v-for="{ key, none, ...field } in CARE"
@@ -228,19 +228,10 @@ const fixed = (index: number) => props.stages[index]?.kind === 'harden'
   border-top: 1px solid var(--line);
 }
 
-.stages .wide {
-  grid-column: 1 / -1;
-}
-
 .conditions {
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(7.4rem, 1fr));
   gap: 0.3rem 0.6rem;
-}
-
-.days {
-  display: grid;
-  gap: 0.15rem;
 }
 
 .stages .icon-button {

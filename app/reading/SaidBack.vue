@@ -67,7 +67,7 @@ async function choose(choice: ReadText['questions'][number]['choices'][number]) 
           :aria-pressed="picked === index"
           @click="pick(index)"
         >
-          <span class="said">{{ one.text }}</span>
+          <span class="said strong">{{ one.text }}</span>
           <span class="means">{{ meaning(one.means) }}</span>
         </button>
       </li>
@@ -103,10 +103,6 @@ async function choose(choice: ReadText['questions'][number]['choices'][number]) 
   font: inherit;
   text-align: left;
   cursor: pointer;
-}
-
-.words .said {
-  font-weight: 600;
 }
 
 .words .means {

@@ -79,7 +79,7 @@ async function begin() {
         <legend>
           Units<span v-if="regionName" class="soft small"> guessed from your browser ({{ regionName }})</span>
         </legend>
-        <label v-for="one in UNIT_SYSTEM_CHOICES" :key="one.value">
+        <label v-for="one in UNIT_SYSTEM_CHOICES" :key="one.value" class="row nowrap">
           <input v-model="units" type="radio" name="units" :value="one.value" /> {{ one.name }}
         </label>
       </fieldset>
@@ -128,9 +128,6 @@ async function begin() {
 /* Few, and seen at a glance: nothing to open. */
 .units {
   display: grid;
-  border: 0;
-  margin: 0;
-  padding: 0;
 }
 
 .units legend {
@@ -143,9 +140,6 @@ async function begin() {
 }
 
 .units label {
-  display: flex;
-  gap: 0.6rem;
-  align-items: center;
   min-height: 2.75rem;
 }
 

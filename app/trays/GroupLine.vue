@@ -125,7 +125,7 @@ function keepCount() {
       />
       <text x="12" y="17" text-anchor="middle">{{ stands.group.code }}</text>
     </svg>
-    <div class="text">
+    <div class="text stack-s">
       <strong>{{ stands.group.name }}</strong>
       <span class="soft">{{ facts.join(' · ') }}</span>
       <span v-if="seen" class="soft"
@@ -188,11 +188,6 @@ function keepCount() {
   paint-order: stroke;
   stroke: var(--paper);
   stroke-width: 3px;
-}
-
-.text {
-  display: grid;
-  gap: 0.1rem;
 }
 
 .short {

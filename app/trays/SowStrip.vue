@@ -64,7 +64,11 @@ const markSown = () =>
     class="no-print row-s"
     :aria-label="`Sow ${name}: steps`"
   >
-    <li v-if="proposals.length || laidOut.length" :class="{ done: laidOut.length && !proposals.length }">
+    <li
+      v-if="proposals.length || laidOut.length"
+      class="row-s nowrap"
+      :class="{ done: laidOut.length && !proposals.length }"
+    >
       <Button v-if="proposals.length" class="main" :disabled="busy" @click="layOut">
         <Grid3x3 aria-hidden="true" /> Lay out{{
           others.length ? ` with ${first(others)}${others.length > 1 ? ' and others' : ''}` : ''
@@ -78,10 +82,10 @@ const markSown = () =>
         >
       </span>
     </li>
-    <li v-if="laidOut.length">
+    <li v-if="laidOut.length" class="row-s nowrap">
       <a class="button" :href="labels" target="_blank" rel="noopener"><Tags aria-hidden="true" /> Labels</a>
     </li>
-    <li>
+    <li class="row-s nowrap">
       <Button v-if="laidOut.length" :class="{ main: !proposals.length }" @click="sow">
         <Play aria-hidden="true" /> Sow
       </Button>
@@ -94,12 +98,6 @@ const markSown = () =>
 </template>
 
 <style scoped>
-li {
-  display: flex;
-  align-items: center;
-  gap: 0.4rem;
-}
-
 li:not(:last-child)::after {
   content: '→';
   color: var(--ink-soft);

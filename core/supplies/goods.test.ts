@@ -48,9 +48,13 @@ describe('a pack', () => {
     expect(packsSaid('two bricks', coir)).toEqual({ amount: expect.closeTo(16.9, 9) })
     expect(packsSaid('half a block', coir)).toEqual({ amount: expect.closeTo(32.5, 9) })
     expect(packsSaid('12 L', coir)).toBeUndefined()
-    expect(packsSaid('1 bale', coir)).toEqual({ message: expect.stringContaining('650 g brick') })
-    expect(packsSaid('a bag', BUILT_IN.get('perlite')!)).toEqual({
-      message: expect.stringMatching(/10 L .*or.*100 L/),
+    expect(packsSaid('1 bale', coir)).toMatchObject({
+      kind: 'noSuchPack',
+      values: { wanted: 'bale' },
+    })
+    expect(packsSaid('a bag', BUILT_IN.get('perlite')!)).toMatchObject({
+      kind: 'whichPack',
+      values: { names: expect.stringMatching(/10 L .*or.*100 L/) },
     })
     expect(packsSaid('some bricks', coir)).toEqual({ message: expect.stringContaining("'some'") })
   })

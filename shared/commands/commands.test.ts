@@ -112,7 +112,7 @@ describe('cells of a tray', () => {
     expect(refusedAt(no)).toEqual(['groups.0.count'])
     expect(no).toMatchObject({
       stands: { standing: 7 },
-      refused: [{ message: 'Only 7 there, so 8 cannot leave.' }],
+      refused: [{ kind: 'onlyThere', values: { there: 7, n: 8 } }],
     })
     expect(stands(done(kept, lose(7)))[0]!.standing).toBe(0)
   })
@@ -127,7 +127,7 @@ describe('cells of a tray', () => {
       { do: 'put', collection: 'trays', id: TRAY, version: 1, body: { ...tray.body, emptiedOn: TODAY } },
     ])
     expect(decide(empty, sowAll)).toMatchObject({
-      refused: [{ path: ['trayId'], message: `Tray 1 was emptied on ${TODAY}.` }],
+      refused: [{ path: ['trayId'], kind: 'trayEmptied', values: { tray: 1, on: TODAY } }],
       stands: { id: TRAY },
     })
     expect(refusedAt(decide(emptyKept(), sowAll))).toEqual(['trayId'])

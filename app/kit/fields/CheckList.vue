@@ -8,7 +8,7 @@ defineProps<{ legend: string; choices: readonly { value: string; name: string }[
   <fieldset>
     <legend>{{ legend }}</legend>
     <slot />
-    <div class="list">
+    <div class="list stack-s">
       <CheckField
         v-for="one in choices"
         :key="one.value"
@@ -22,8 +22,6 @@ defineProps<{ legend: string; choices: readonly { value: string; name: string }[
 
 <style scoped>
 .list {
-  display: grid;
-  gap: 0.2rem;
   max-height: 14rem;
   overflow-y: auto;
 }

@@ -27,12 +27,9 @@ const printed = computed(() => printFigure(props.figure, household.units, househ
   display: inline;
   padding: 0.1em 0.1em;
   margin: -0.1em;
-  border: 0;
   border-radius: 0.2em;
-  background: none;
   font-weight: inherit;
   letter-spacing: inherit;
-  text-align: inherit;
   cursor: help;
   text-decoration: underline dotted color-mix(in srgb, currentColor 55%, transparent);
   text-decoration-thickness: 1.5px;

@@ -64,7 +64,7 @@ const symbol = (name: string) => name.split('_')
               {{ input.name }}
             </dt>
             <dd>
-              <span class="amount">{{ exact(input) }}</span>
+              <span class="amount strong">{{ exact(input) }}</span>
               <span v-if="input.working.kind === 'given'" class="source soft small">
                 <SourceMark :tag="input.working.source.tag" />
                 {{ input.working.source.cite }}
@@ -92,10 +92,7 @@ const symbol = (name: string) => name.split('_')
 .back,
 .deeper {
   padding: 0.15rem 0;
-  border: 0;
-  background: none;
   color: var(--enamel);
-  cursor: pointer;
   text-align: left;
 }
 
@@ -149,9 +146,5 @@ dd {
   gap: 0.1rem 0.6rem;
   align-items: baseline;
   padding-left: 1.6em;
-}
-
-.amount {
-  font-weight: 700;
 }
 </style>

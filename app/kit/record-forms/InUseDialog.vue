@@ -78,7 +78,7 @@ async function removeAnyway() {
   >
     <div v-if="!inUse.usedBy.length" class="stack-l">
       <p>These are about it, and stay:</p>
-      <ul>
+      <ul class="stack-s">
         <li v-for="user in inUse.about" :key="user.id">
           <strong>{{ user.name }}</strong>
           <span class="soft">, {{ COLLECTIONS[user.collection as Collection].one }}</span>
@@ -91,7 +91,7 @@ async function removeAnyway() {
     </div>
     <form v-else class="stack-l" @submit.prevent="replace">
       <p>Used by:</p>
-      <ul>
+      <ul class="stack-s">
         <li v-for="user in inUse.usedBy" :key="user.id">
           <strong>{{ user.name }}</strong>
           <span class="soft">, {{ COLLECTIONS[user.collection as Collection].one }}</span>
@@ -109,8 +109,6 @@ async function removeAnyway() {
 
 <style scoped>
 ul {
-  display: grid;
-  gap: 0.2rem;
   max-height: 12rem;
   overflow: auto;
 }

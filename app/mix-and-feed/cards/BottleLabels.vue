@@ -18,10 +18,10 @@ const { said } = useMeasures()
 
 <template>
   <ul class="labels row-l" aria-label="Labels for the bottles">
-    <li v-for="label in labels" :key="label.title">
+    <li v-for="label in labels" :key="label.title" class="stack-s">
       <strong>{{ label.title }}</strong>
       <span>{{ label.contents }}</span>
-      <span class="strength">{{ said(label.strength) }}</span>
+      <span class="strength strong">{{ said(label.strength) }}</span>
       <span v-if="label.growthStages.length"
         >For: {{ label.growthStages.map(({ name }) => name.toLowerCase()).join(', ') }}</span
       >
@@ -35,8 +35,6 @@ const { said } = useMeasures()
 
 <style scoped>
 .labels li {
-  display: grid;
-  gap: 0.15rem;
   width: 19rem;
   max-width: 100%;
   padding: 0.6rem 0.8rem;
@@ -47,9 +45,5 @@ const { said } = useMeasures()
 
 .labels strong {
   font: 720 1.15rem/1.2 var(--heading);
-}
-
-.strength {
-  font-weight: 650;
 }
 </style>

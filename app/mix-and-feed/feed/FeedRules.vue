@@ -37,7 +37,7 @@ const others = computed(() => (feed.plan ? spellings(feed.feed, feed.draft.targe
       <SaidBack v-if="shown" class="said" :read="shown" @say="say" />
     </form>
     <ul v-if="feed.rules.length" class="marks">
-      <li v-for="(rule, index) in feed.rules" :key="rule.text">
+      <li v-for="(rule, index) in feed.rules" :key="rule.text" class="row-s">
         <strong>{{ rule.text }}</strong>
         <template v-if="rule.strength">
           is <FigureValue :figure="rule.strength" :digits="printNumber(rule.strength.value)" />
@@ -91,13 +91,6 @@ form {
   display: flex;
   flex-wrap: wrap;
   gap: 0 1.4rem;
-}
-
-.marks li {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 0.35rem;
 }
 
 .others span {

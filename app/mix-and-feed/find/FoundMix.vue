@@ -53,11 +53,7 @@ li {
 }
 
 .pick {
-  padding: 0;
-  border: 0;
-  background: none;
   text-align: left;
-  cursor: pointer;
 }
 
 .known {

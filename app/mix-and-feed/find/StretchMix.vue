@@ -38,7 +38,7 @@ function litres(parts: readonly Part[]) {
 </script>
 
 <template>
-  <FoldAway v-model:open="open" class="stretch" title="Stretch an old mix">
+  <FoldAway v-model:open="open" title="Stretch an old mix">
     <div class="pair">
       <ChoiceField v-model="baseId" label="What you have" :choices="choices" />
       <TypedField v-model="haveL" optional dimension="volume" label="How much of it" />

@@ -81,9 +81,9 @@ const scale = computed(() => {
         </figcaption>
       </figure>
       <ul class="key" aria-hidden="true">
-        <li class="k-air">air</li>
-        <li class="k-water">water</li>
-        <li class="k-solids">solid</li>
+        <li class="k-air row-s nowrap">air</li>
+        <li class="k-water row-s nowrap">water</li>
+        <li class="k-solids row-s nowrap">solid</li>
       </ul>
     </div>
     <AirScale :wanted="seen.physics.airWanted" :beside="beside" />
@@ -161,12 +161,6 @@ figcaption {
   align-self: start;
   margin-left: auto;
   font-size: 0.9375rem;
-}
-
-.key li {
-  display: flex;
-  align-items: center;
-  gap: 0.4rem;
 }
 
 .key li::before {

@@ -102,7 +102,7 @@ const roundingText = (line: MaterialLine) => {
         in the order above.
       </p>
 
-      <div v-for="line in soaks" :key="line.material.id" class="soak">
+      <div v-for="line in soaks" :key="line.material.id" class="soak stack-s">
         <p>
           Soak <strong><FigureValue :figure="present(line.soak).dryMassG" /></strong> dry coir in
           <strong><FigureValue :figure="present(line.soak).waterL" /></strong> of water first.
@@ -114,7 +114,7 @@ const roundingText = (line: MaterialLine) => {
         </p>
       </div>
 
-      <div v-if="plan.hotWater" class="soak">
+      <div v-if="plan.hotWater" class="soak stack-s">
         <h3>Hot water</h3>
         <p>
           <strong><FigureValue :figure="plan.hotWater.waterL" /></strong> of boiling water{{
@@ -224,8 +224,6 @@ small {
 }
 
 .soak {
-  display: grid;
-  gap: 0.2rem;
   padding: 0.7rem 0.9rem;
   border-radius: 0.4rem;
   background: var(--water-wash);

@@ -79,7 +79,7 @@ const bothOf = (boundary: number) => at(props.parts, boundary).parts + lowerOf(b
 <template>
   <div class="section" :style="{ height: `${height}px` }">
     <svg :width="WIDTH + 36" :height="height" role="group" :aria-label="text">
-      <g class="bands">
+      <g>
         <path
           v-for="row in rows"
           :key="row.materialId"
@@ -142,7 +142,7 @@ const bothOf = (boundary: number) => at(props.parts, boundary).parts + lowerOf(b
       <li v-for="row in rows" :key="row.materialId" :style="{ top: `${row.band.labelY}px` }">
         <p class="who">
           <strong :title="row.name">{{ row.name.split(',')[0] }}</strong>
-          <span>{{ printShare(row.share) }}</span>
+          <span class="soft">{{ printShare(row.share) }}</span>
         </p>
         <div class="how-much row-s nowrap">
           <TypedField
@@ -257,10 +257,6 @@ li {
 .how-much > :first-child {
   flex: 0 0 auto;
   width: 3.8rem;
-}
-
-.who span {
-  color: var(--ink-soft);
 }
 
 .how-much:has([aria-invalid='true']) {

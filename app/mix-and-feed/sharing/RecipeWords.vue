@@ -24,7 +24,7 @@ function use() {
 
 <template>
   <div class="words stack">
-    <label for="recipe-words">A recipe in words</label>
+    <label class="strong" for="recipe-words">A recipe in words</label>
     <textarea
       id="recipe-words"
       ref="field"
@@ -41,10 +41,6 @@ function use() {
 <style scoped>
 .words {
   justify-items: start;
-}
-
-label {
-  font-weight: 650;
 }
 
 textarea {

@@ -103,7 +103,7 @@ const allCautions = computed(() =>
           </tr>
         </FigureTable>
       </section>
-      <label class="fills-at no-print row nowrap">
+      <label class="fills-at no-print row nowrap strong">
         Start filling at <InputText v-model="fillsAt" type="time" aria-label="Start filling at" />
       </label>
       <StepList :steps="planned.steps" boxes timed :on-date="batch.body.onDate" :fills-at-min="fillsAtMin" />
@@ -117,10 +117,6 @@ const allCautions = computed(() =>
 </template>
 
 <style scoped>
-.fills-at {
-  font-weight: 600;
-}
-
 .fills-at input {
   width: 10rem;
 }

@@ -414,13 +414,8 @@ footer {
   width: 100%;
   min-height: 3rem;
   padding: 0.4rem;
-  border: 0;
   border-bottom: 1px solid var(--line);
-  background: none;
-  color: inherit;
-  font: inherit;
   text-align: left;
-  cursor: pointer;
 }
 
 .all button[aria-current] {

@@ -54,7 +54,7 @@ const subjects = (what: 'trays' | 'batches', list: readonly { id: string }[]) =>
 <template>
   <div class="guided-jobs">
     <PageTop title="Guided jobs" />
-    <section v-if="guidedJobs.open.length" aria-labelledby="open-title">
+    <section v-if="guidedJobs.open.length" class="stack" aria-labelledby="open-title">
       <h2 id="open-title">Under way</h2>
       <ul>
         <li v-for="guidedJob in guidedJobs.open" :key="guidedJob.id" class="row-l nowrap">
@@ -73,7 +73,7 @@ const subjects = (what: 'trays' | 'batches', list: readonly { id: string }[]) =>
       </ul>
     </section>
     <p v-else class="quiet">No job is under way.</p>
-    <section aria-labelledby="begin-title">
+    <section class="stack" aria-labelledby="begin-title">
       <h2 id="begin-title">Begin one</h2>
       <p class="soft">Today, a bench card, a tray and a feed each begin their own. From here:</p>
       <div class="buttons">
@@ -119,7 +119,7 @@ const subjects = (what: 'trays' | 'batches', list: readonly { id: string }[]) =>
         >
       </div>
     </section>
-    <section v-if="ended.length" aria-labelledby="ended-title">
+    <section v-if="ended.length" class="stack" aria-labelledby="ended-title">
       <h2 id="ended-title">Ended</h2>
       <ul>
         <li v-for="guidedJob in ended" :key="guidedJob.id" class="old row-l nowrap">
@@ -141,11 +141,6 @@ const subjects = (what: 'trays' | 'batches', list: readonly { id: string }[]) =>
   display: grid;
   gap: 1.6rem;
   max-width: 52rem;
-}
-
-section {
-  display: grid;
-  gap: 0.6rem;
 }
 
 li {

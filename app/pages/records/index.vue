@@ -124,7 +124,7 @@ onBeforeUnmount(() => watcher?.disconnect())
       >
         {{ group.name }}
       </button>
-      <button type="button" class="look" :aria-expanded="looking" @click="looking = !looking">
+      <button type="button" class="look row-s nowrap" :aria-expanded="looking" @click="looking = !looking">
         <Search aria-hidden="true" /> Look for
       </button>
     </div>
@@ -157,7 +157,7 @@ onBeforeUnmount(() => watcher?.disconnect())
       />
     </section>
 
-    <section class="stream" aria-label="What happened" :aria-busy="stream.state.value === 'loading'">
+    <section aria-label="What happened" :aria-busy="stream.state.value === 'loading'">
       <p v-if="stream.state.value === 'loading'" class="soft">Reading the log …</p>
       <div v-else-if="stream.state.value === 'failed'" class="problem" role="alert">
         {{ stream.problem.value }} <Button @click="stream.load()">Try again</Button>
@@ -215,18 +215,12 @@ onBeforeUnmount(() => watcher?.disconnect())
 .groups button {
   min-height: 2.5rem;
   padding: 0.2rem 0.1rem;
-  border: 0;
   border-bottom: 3px solid transparent;
-  background: none;
   color: var(--ink-soft);
   font-weight: 600;
-  cursor: pointer;
 }
 
 .groups .look {
-  display: flex;
-  gap: 0.4rem;
-  align-items: center;
   margin-left: auto;
   color: var(--enamel);
 }

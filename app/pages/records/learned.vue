@@ -97,10 +97,10 @@ const used = computed(() =>
             :label="`${row.calibration.name} ${thing.name}`"
           />
           <dl>
-            <dt>standard</dt>
+            <dt class="soft">standard</dt>
             <dd>{{ print(row.calibration)(thing.learned.prior.mean) }}</dd>
             <template v-if="thing.learned.n">
-              <dt class="own">yours, from {{ thing.learned.n }}</dt>
+              <dt class="own soft">yours, from {{ thing.learned.n }}</dt>
               <dd class="own">
                 <b>{{ print(row.calibration)(thing.learned.mean) }}</b>
                 <span class="soft small">
@@ -154,9 +154,9 @@ const used = computed(() =>
             :label="`Thirst of ${one.name}`"
           />
           <dl>
-            <dt>standard</dt>
+            <dt class="soft">standard</dt>
             <dd>1 ×</dd>
-            <dt class="own">yours, from {{ one.factor.n }}</dt>
+            <dt class="own soft">yours, from {{ one.factor.n }}</dt>
             <dd class="own">
               <b>{{ printNumber(one.factor.mean, 2) }} ×</b>
               <span class="soft small">{{ volume(one.loses.value) }} a day</span>
@@ -211,10 +211,6 @@ dl {
   display: grid;
   grid-template-columns: auto 1fr;
   gap: 0.1rem 0.8rem;
-}
-
-dt {
-  color: var(--ink-soft);
 }
 
 .own b {

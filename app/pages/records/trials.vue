@@ -61,7 +61,7 @@ const counted = computed(() => (trial: Stored<TrialRecord>) => sidesOf(trial).ev
       </ul>
       <p v-else class="soft">Which is which is shown once it is judged.</p>
       <template v-if="counted(trial)">
-        <div v-for="verdict in verdictOf(trial)" :key="verdict.pair.join()" class="verdict">
+        <div v-for="verdict in verdictOf(trial)" :key="verdict.pair.join()" class="verdict stack-s">
           <p :class="{ differs: verdict.up.differs }">{{ sayTrial(verdict.up) }}</p>
           <p v-if="verdict.days" :class="{ differs: verdict.days.differs }">{{ sayTrial(verdict.days) }}</p>
           <p v-if="sayTrial(verdict.good) !== sayTrial(verdict.up)" class="soft">
@@ -106,8 +106,6 @@ const counted = computed(() => (trial: Stored<TrialRecord>) => sidesOf(trial).ev
 }
 
 .verdict {
-  display: grid;
-  gap: 0.3rem;
   padding: 0.6rem 0.9rem;
   border-left: 4px solid var(--line-strong);
   background: var(--paper-deep);

@@ -198,7 +198,9 @@ const print = () => window.print()
           <li v-for="row in report.packets" :key="row.id">
             <b>{{ row.packet.name }} {{ row.packet.year }}</b>
             <span v-if="row.packet.supplier" class="soft">{{ row.packet.supplier }}</span>
-            <span class="verdict" :class="row.verdict.replaceAll(' ', '-')">{{ VERDICTS[row.verdict] }}</span>
+            <span class="verdict strong" :class="row.verdict.replaceAll(' ', '-')">{{
+              VERDICTS[row.verdict]
+            }}</span>
             <span class="why"
               >{{ row.why
               }}<template v-if="row.packet.seeds !== null"
@@ -210,7 +212,7 @@ const print = () => window.print()
       </section>
 
       <section class="two">
-        <div>
+        <div class="stack-s">
           <h2>What ran out</h2>
           <ul v-if="report.ranOut.length">
             <li v-for="one in report.ranOut" :key="one.name + one.on">
@@ -219,7 +221,7 @@ const print = () => window.print()
           </ul>
           <p v-else class="soft">Nothing in Supplies.</p>
         </div>
-        <div>
+        <div class="stack-s">
           <h2>What is left</h2>
           <ul v-if="report.left.length">
             <li v-for="one in report.left" :key="one.id">
@@ -335,10 +337,6 @@ section {
   grid-column: 3;
 }
 
-.verdict {
-  font-weight: 600;
-}
-
 .use-up-first {
   box-shadow: inset 4px 0 0 var(--marigold);
   padding-left: 0.6rem;
@@ -355,8 +353,6 @@ section {
 }
 
 .two > div {
-  display: grid;
-  gap: 0.4rem;
   align-content: start;
 }
 

@@ -92,6 +92,7 @@ const { said } = useMeasures()
         <button
           v-for="one in SIGNS"
           :key="one.id"
+          class="stack-s"
           type="button"
           role="radio"
           :aria-checked="sign === one.id"
@@ -190,8 +191,6 @@ header.whole {
 }
 
 .pictures button {
-  display: grid;
-  gap: 0.2rem;
   align-content: start;
   justify-items: center;
   min-height: 6rem;

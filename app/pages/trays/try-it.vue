@@ -105,7 +105,7 @@ const verdict = computed(() => {
 </script>
 
 <template>
-  <div class="try stack-l">
+  <div class="stack-l">
     <PageTop title="Compare watering" />
     <div class="sides">
       <fieldset v-for="side in SIDES" :key="side.key" :class="side.key">

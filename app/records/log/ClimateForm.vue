@@ -159,7 +159,7 @@ async function keep() {
           hint="if a meter sums it"
         />
       </template>
-      <label class="file stack-s">
+      <label class="file stack-s strong">
         <span>Or the file of a logger (CSV)</span>
         <input type="file" accept=".csv,.txt,.tsv,text/csv,text/plain" @change="open" />
       </label>
@@ -216,10 +216,6 @@ async function keep() {
   display: grid;
   grid-template-columns: repeat(auto-fit, minmax(9rem, 1fr));
   gap: 0.6rem;
-}
-
-.file {
-  font-weight: 600;
 }
 
 .read {

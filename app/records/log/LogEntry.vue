@@ -91,7 +91,7 @@ const takeBack = () =>
     <span class="mark" :title="shown.name"
       ><component :is="shown.icon" aria-hidden="true" /><span class="unseen">{{ shown.name }}</span></span
     >
-    <div class="words">
+    <div class="words stack-s">
       <p class="name">
         {{ body.name }}<span v-if="facts.length" class="facts"> {{ facts.join(' · ') }}</span>
       </p>
@@ -170,8 +170,6 @@ const takeBack = () =>
 }
 
 .words {
-  display: grid;
-  gap: 0.1rem;
   min-width: 0;
 }
 

@@ -111,7 +111,7 @@ async function keep() {
     <details v-if="line.entries.value.length" class="right">
       <summary>Put it right</summary>
       <div v-for="(one, i) in line.entries.value" :key="i" class="pair">
-        <label class="choice stack-s">
+        <label class="choice stack-s strong">
           <span>It was</span>
           <select
             class="input"
@@ -177,10 +177,6 @@ async function keep() {
   padding: 0.3rem 0;
   color: var(--enamel);
   cursor: pointer;
-}
-
-.choice {
-  font-weight: 600;
 }
 
 .chip {

@@ -58,6 +58,7 @@ const said = (photo: Photo) => {
     <ul>
       <li v-for="photo in photos" :key="photo.id">
         <button
+          class="stack-s"
           type="button"
           :aria-label="`${photo.body.name}, ${said(photo)}: see it large`"
           @click="show(photo)"
@@ -138,13 +139,7 @@ const said = (photo: Photo) => {
 }
 
 .strip button {
-  display: grid;
-  gap: 0.2rem;
-  padding: 0;
-  border: 0;
-  background: none;
   color: var(--ink-soft);
-  cursor: pointer;
 }
 
 .strip li img {

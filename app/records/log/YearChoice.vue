@@ -27,12 +27,9 @@ defineEmits<{ choose: [year: number] }>()
 
 button {
   min-height: 2.5rem;
-  border: 0;
   border-bottom: 3px solid transparent;
-  background: none;
   color: var(--ink-soft);
   font: 640 1.25rem/1.2 var(--heading);
-  cursor: pointer;
 }
 
 button[aria-pressed='true'] {

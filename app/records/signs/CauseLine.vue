@@ -12,7 +12,7 @@ const likely = ({ weight, known }: Cause) =>
 </script>
 
 <template>
-  <li :class="{ first: first && cause.known, nothing: cause.nothing }">
+  <li class="stack-s" :class="{ first: first && cause.known, nothing: cause.nothing }">
     <h3>
       {{ said(words.name) }} <span class="how">{{ likely(cause) }}</span>
     </h3>
@@ -24,8 +24,6 @@ const likely = ({ weight, known }: Cause) =>
 
 <style scoped>
 li {
-  display: grid;
-  gap: 0.15rem;
   padding: 0.7rem 0 0.7rem 1rem;
   border-left: 4px solid var(--line-strong);
   margin-bottom: 0.7rem;

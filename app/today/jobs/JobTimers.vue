@@ -64,6 +64,7 @@ useEventListener('focus', () => guidedJobs.flushAll())
     <p
       v-for="one in shown"
       :key="one.timer.id"
+      class="row"
       :class="{ rings: one.rings }"
       :role="one.rings ? 'alert' : undefined"
     >
@@ -91,10 +92,6 @@ useEventListener('focus', () => guidedJobs.flushAll())
 }
 
 p {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 0.5rem;
   padding: 0.2rem 0.3rem 0.2rem 0.7rem;
   border: 2px solid var(--water);
   border-radius: 0.6rem;

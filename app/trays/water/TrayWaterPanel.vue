@@ -106,13 +106,13 @@ const saidOf = (one: (typeof last.value)[number]) =>
             <Button @click="weighing = true">Weigh</Button>
           </div>
           <div class="feels no-print">
-            <span role="group" aria-label="By lift">
+            <span class="row-s" role="group" aria-label="By lift">
               <span class="soft">By lift:</span>
               <Button v-for="one in ['heavy', 'middling', 'light'] as const" :key="one" @click="felt(one)">{{
                 one
               }}</Button>
             </span>
-            <span role="group" aria-label="By its surface">
+            <span class="row-s" role="group" aria-label="By its surface">
               <span class="soft">Surface:</span>
               <Button
                 v-for="one in ['dark', 'pale', 'dry beneath'] as const"
@@ -195,13 +195,6 @@ const saidOf = (one: (typeof last.value)[number]) =>
   display: flex;
   flex-wrap: wrap;
   gap: 0.4rem 1.2rem;
-}
-
-.feels > span {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0.3rem;
-  align-items: center;
 }
 
 .risk {
