@@ -3,7 +3,7 @@ import { first } from '#core/numeric/at'
 import { sowableNow } from '#core/season/fitting/sow-now'
 import { counted } from '#core/text/plurals'
 import Listbox from 'primevue/listbox'
-import { Plus, Trash2 } from '@lucide/vue'
+import { Plus } from '@lucide/vue'
 import { CROP_FAMILIES, CROP_FIGURES, coverOf, hardinessOf, type Crop } from '#core/sowing/crop'
 import { germinationNow, isBelowStandard } from '#core/sowing/seed-age'
 import { CLUSTERS, GERMINATION_LAW } from '#core/sowing/seed-standards'
@@ -220,12 +220,7 @@ const own = computed(() => household.crops.find(({ id }) => id === chosen.value.
         >
         <Button @click="form = { crop: chosen, asNew: false }">Edit</Button>
         <Button @click="form = { crop: chosen, asNew: true }">Copy it</Button>
-        <IconButton
-          v-if="own"
-          :icon="Trash2"
-          :aria-label="`Delete ${chosen.name}`"
-          @click="remove('crops', own)"
-        />
+        <DeleteButton v-if="own" :of="chosen.name" @click="remove('crops', own)" />
       </header>
       <p v-if="chosen.botanical" class="soft">
         <i lang="la">{{ chosen.botanical }}</i><template v-if="chosen.alsoCalled.length"
@@ -284,11 +279,7 @@ const own = computed(() => household.crops.find(({ id }) => id === chosen.value.
             >
           </span>
           <StandsIn :packet-id="one.id" />
-          <IconButton
-            :icon="Trash2"
-            :aria-label="`Delete ${one.body.name}`"
-            @click="remove('packets', one)"
-          />
+          <DeleteButton :of="one.body.name" @click="remove('packets', one)" />
         </li>
       </ul>
       <p v-else class="soft">No packet yet.</p>

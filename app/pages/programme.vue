@@ -2,7 +2,6 @@
 import { programme as schema } from '#shared/records/programme'
 import { present } from '#core/present'
 import { counted } from '#core/text/plurals'
-import { Trash2 } from '@lucide/vue'
 import { FEEDING_METHODS, runsOutOn } from '#core/feed/programme'
 import { dissolvesNitrogen } from '#core/feed/feed'
 import type { Bodies } from '#shared/records/collections'
@@ -162,11 +161,7 @@ const blocked = computed(() =>
           <Button text @click="sharing = one.body"
             >Share<span class="unseen"> {{ one.body.name }}</span></Button
           >
-          <IconButton
-            :icon="Trash2"
-            :aria-label="`Delete ${one.body.name}`"
-            @click="remove('programmes', one)"
-          />
+          <DeleteButton :of="one.body.name" @click="remove('programmes', one)" />
         </li>
       </ul>
     </section>

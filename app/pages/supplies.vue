@@ -139,11 +139,7 @@ function errorOf({ kind, capacityMl }: Tool) {
               <button type="button" class="name" @click="tool = row.one">{{ row.name }}</button>
             </template>
             <template #act="{ row }">
-              <IconButton
-                :icon="Trash2"
-                :aria-label="`Delete ${row.name}`"
-                @click="remove('tools', row.id)"
-              />
+              <DeleteButton :of="row.name" @click="remove('tools', row.id)" />
             </template>
             <template #empty>No tools yet. Start with a teaspoon and a kitchen scale.</template>
           </SuppliesTable>
@@ -169,11 +165,7 @@ function errorOf({ kind, capacityMl }: Tool) {
               ><FigureValue :figure="row.holds" /> a {{ cellWord(row.one) }}</template
             >
             <template #act="{ row }">
-              <IconButton
-                :icon="Trash2"
-                :aria-label="`Delete ${row.name}`"
-                @click="remove('containers', row.id)"
-              />
+              <DeleteButton :of="row.name" @click="remove('containers', row.id)" />
             </template>
             <template #empty>
               None yet. Makers’ sizes vary by a fifth: measure yours with water for exact volumes.
@@ -195,11 +187,7 @@ function errorOf({ kind, capacityMl }: Tool) {
               <NuxtLink to="/feed" class="button"><Plus aria-hidden="true" /> Enter a label</NuxtLink>
             </template>
             <template #act="{ row }">
-              <IconButton
-                :icon="Trash2"
-                :aria-label="`Delete ${row.name}`"
-                @click="remove('feeds', row.id)"
-              />
+              <DeleteButton :of="row.name" @click="remove('feeds', row.id)" />
             </template>
             <template #empty>None yet. Enter a label on the Feed page.</template>
           </SuppliesTable>

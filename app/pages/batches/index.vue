@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Droplets, FileText, Shovel, Trash2 } from '@lucide/vue'
+import { Droplets, FileText, Shovel } from '@lucide/vue'
 import { inSentence } from '#core/text/plurals'
 import { saidInParts } from '#core/media/recipe'
 import { growthStageById } from '#core/feed/growth-stage'
@@ -80,11 +80,7 @@ const looseFeeds = computed(() =>
           <NuxtLink :to="`/batches/${batch.id}`" class="button"
             ><FileText aria-hidden="true" /> Card</NuxtLink
           >
-          <IconButton
-            :icon="Trash2"
-            :aria-label="`Delete batch ${batch.number}, ${batch.body.name}`"
-            @click="remove('batches', batch)"
-          />
+          <DeleteButton :of="`batch ${batch.number}, ${batch.body.name}`" @click="remove('batches', batch)" />
         </div>
       </li>
     </ol>
@@ -111,11 +107,7 @@ const looseFeeds = computed(() =>
           <NuxtLink :to="`/batches/feed/${feeding.id}`" class="button"
             ><FileText aria-hidden="true" /> Card</NuxtLink
           >
-          <IconButton
-            :icon="Trash2"
-            :aria-label="`Delete ${feeding.body.name}`"
-            @click="remove('feedings', feeding)"
-          />
+          <DeleteButton :of="feeding.body.name" @click="remove('feedings', feeding)" />
         </li>
       </ul>
     </section>

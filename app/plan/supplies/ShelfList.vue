@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { unitById } from '#core/units/unit-table'
-import { Plus, Trash2 } from '@lucide/vue'
+import { Plus } from '@lucide/vue'
 import { goodsUnit, packHolds, type Goods } from '#core/supplies/goods'
 import type { Stored } from '#shared/records/collections'
 import type { StockRecord } from '#shared/records/stock'
@@ -78,7 +78,7 @@ const rows = computed(() =>
       </template>
       <template #price="{ row }">{{ row.perUnit || 'no price' }}</template>
       <template #act="{ row }">
-        <IconButton :icon="Trash2" :aria-label="`Delete ${row.name}`" @click="remove('stocks', row.stock)" />
+        <DeleteButton :of="row.name" @click="remove('stocks', row.stock)" />
       </template>
       <template #empty>
         Nothing yet. Add the bags you have, opened ones too, and the shopping list lists the rest.
