@@ -132,7 +132,7 @@ describe('a tray', () => {
     const back = await call('DELETE', at('entries', sown.body.id, '?version=1'))
     expect([back.status, back.body.errors[0].message]).toEqual([
       422,
-      expect.stringContaining('take that back first'),
+      expect.stringContaining('undo that first'),
     ])
     const removed = await call('DELETE', at('trays', id, '?version=1'))
     expect([removed.status, removed.body.errors[0].message]).toEqual([
