@@ -17,23 +17,29 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ move: [value: number] }>()
 const held = ref(false)
-/** How far beside its value it was taken hold of, so that it does not jump. */
-let beside = 0
 const within = (value: number) => Math.min(props.max, Math.max(props.min, value))
 
-function drag(event: PointerEvent) {
+/** While it is held: from the window into the drawing, and how far beside its value it was taken, so that it does not jump. */
+let hold: { readonly toDrawing: DOMMatrix; readonly beside: number } | null = null
+const valueAt = ({ clientX, clientY }: PointerEvent, toDrawing: DOMMatrix) =>
+  props.at(new DOMPoint(clientX, clientY).matrixTransform(toDrawing))
+function take(event: PointerEvent) {
   const handle = event.currentTarget as SVGGElement
   const toDrawing = handle.getScreenCTM()?.inverse()
   if (!toDrawing) return
-  const value = props.at(new DOMPoint(event.clientX, event.clientY).matrixTransform(toDrawing))
-  if (event.type === 'pointerdown') {
-    handle.setPointerCapture(event.pointerId)
-    held.value = true
-    beside = props.value - value
-  } else if (held.value) {
-    const moved = within(Math.round((value + beside) / props.step) * props.step)
-    if (moved !== props.value) emit('move', moved)
-  }
+  handle.setPointerCapture(event.pointerId)
+  hold = { toDrawing, beside: props.value - valueAt(event, toDrawing) }
+  held.value = true
+}
+function drag(event: PointerEvent) {
+  if (!hold) return
+  const { toDrawing, beside } = hold
+  const moved = within(Math.round((valueAt(event, toDrawing) + beside) / props.step) * props.step)
+  if (moved !== props.value) emit('move', moved)
+}
+function letGo() {
+  hold = null
+  held.value = false
 }
 function press(event: KeyboardEvent) {
   const { step, page, value, min, max } = props
@@ -53,10 +59,10 @@ function press(event: KeyboardEvent) {
     :aria-valuemin="min"
     :aria-valuemax="max"
     :aria-valuetext="says"
-    @pointerdown="drag"
+    @pointerdown="take"
     @pointermove="drag"
-    @pointerup="held = false"
-    @pointercancel="held = false"
+    @pointerup="letGo"
+    @pointercancel="letGo"
     @keydown="press"
   >
     <slot />
