@@ -125,7 +125,7 @@ module.exports = {
       ['packing', 'demand', 'uncertainty'],
       ['fitting', 'today'],
     ]),
-    ...floors('shared', [['records'], ['reckoning'], ['commands']]),
+    ...floors('shared', [['records'], ['computation'], ['commands']]),
   ],
   options: {
     doNotFollow: { path: 'node_modules' },

@@ -191,7 +191,7 @@ export default defineNuxtConfig({
     },
     optimizeDeps: { include: ['zod'] },
   },
-  // A page is reckoned and drawn where it is read; the server sends an empty bench and what the household keeps.
+  // A page is computed and drawn where it is read; the server sends an empty bench and what the household keeps.
   // Measured in docs/decisions: a third of the bytes, and no page is drawn twice.
   // Addresses pages had before are still bookmarked, and printed.
   routeRules: {

@@ -1,13 +1,13 @@
 /*
  * A thousand trays dried and watered for six weeks, beside a plain loop that does nothing but subtract a loss eight times a
- * day from a number: how much the balance of salts, food, leaves and cover costs over the barest reckoning.
+ * day from a number: how much the balance of salts, food, leaves and cover costs over the barest computation.
  */
 import { BUILT_IN_CONTAINERS } from '#core/containers/catalogue'
 import { placeOf } from '#core/places/place'
 import { waterScenarios, WATERING_HABITS, type ScenarioRequest } from '#core/water/water-scenario'
 import { wetSurfaceLoss } from '#core/water/evaporation'
-import { contextOf } from '#shared/reckoning/context'
-import { scenarioFor } from '#shared/reckoning/water-scenario'
+import { contextOf } from '#shared/derived/context'
+import { scenarioFor } from '#shared/derived/water-scenario'
 import { median, report } from './report'
 
 const DAYS = 42

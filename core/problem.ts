@@ -12,6 +12,7 @@ export type ProblemKind =
   | 'onlyExtras'
   | 'nothingToFill'
   | 'potUpLarger'
+  | 'coverTooDeep'
   | 'blockLayers'
   | 'tubTooSmall'
   | 'noMaterial'

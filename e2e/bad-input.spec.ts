@@ -7,14 +7,14 @@ test.describe('what cannot be read or done is told at the field, and stays as ty
     await unfold(page, 'Scoop, moisture and spare')
     const save = page.getByRole('button', { name: 'Plan this batch' })
     const cases: [string, string, RegExp][] = [
-      ['Parts of Coir, washed', '0', /Parts must be above 0/],
-      ['Parts of Coir, washed', '-2', /Parts must be above 0/],
+      ['Parts of Coir, washed', '0', /More than 0, at most 1000/],
+      ['Parts of Coir, washed', '-2', /More than 0, at most 1000/],
       ['Parts of Coir, washed', 'some', /'some' is not a number/],
-      ['How many: 72-cell tray', '1000000', /Plan 1 to 5000 containers/],
-      ['How many: 72-cell tray', '1.5', /Count whole containers/],
+      ['How many: 72-cell tray', '1000000', /A whole number, 1 to 5000/],
+      ['How many: 72-cell tray', '1.5', /A whole number, 1 to 5000/],
       ['Cover on 72-cell tray', '5 cm', /at most half the depth/],
       ['Cover on 72-cell tray', '3 handfuls', /'handfuls' is not a length unit/],
-      ['It holds', '0', /holds more than 0/],
+      ['It holds', '0', /More than 0, at most 200 L/],
       ['It holds', 'a bit', /'bit' is not a volume unit/],
     ]
     for (const [label, text, message] of cases) {
@@ -45,9 +45,9 @@ test.describe('what cannot be read or done is told at the field, and stays as ty
     const cases: [string, string, RegExp][] = [
       ['N nitrogen', '70', /add up to 110\. Together they cannot exceed 100/],
       ['N nitrogen', '0', /holds no nitrogen/],
-      ['Bulk density', '0', /A density lies between/],
-      ['It holds', '0 L', /The jug holds more than 0/],
-      ['Strength', '0', /Strength is above 0/],
+      ['Bulk density', '0', /0\.2 to 2\.5 g\/mL/],
+      ['It holds', '0 L', /More than 0, at most/],
+      ['Strength', '0', /More than 0, at most 1000 mg\/L/],
       ['Strength', 'weak', /'weak' is not a number/],
     ]
     for (const [label, text, message] of cases) {

@@ -19,7 +19,7 @@ const LINES_AT_A_TIME = 6
 /** Words are for people to read: what decides is sought here, not how it is said. */
 const EXCLUDED = ['StringLiteral']
 
-/** Tables of figures and words with their sources, which are read and not reckoned with. */
+/** Tables of figures and words with their sources, which are read and not computed with. */
 const TABLES = [
   'core/cautions/**',
   'core/catalogue.ts',

@@ -528,7 +528,7 @@ describe('keeping', () => {
     expect((await call('DELETE', at('containers', id, '?version=1'))).status).toBe(200)
   })
 
-  it('reckons with a corrected material, and refuses one that holds more water when drier', async () => {
+  it('computes with a corrected material, and refuses one that holds more water when drier', async () => {
     const own = {
       name: 'Own peat',
       basedOn: 'peat',

@@ -14,24 +14,24 @@ import { CROPS } from '#core/sowing/crops'
 import type { Figure } from '#core/working/figure'
 import { bodyOf, COLLECTIONS, HOUSEHOLD, type Bodies } from './records/collections'
 import type { Collection } from './records/collection-names'
-import { contextOf } from './reckoning/context'
+import { contextOf } from './derived/context'
 import { batch } from './records/batch'
-import { asBatchRequest, batchRecordProblems } from './reckoning/batch-request'
+import { asBatchRequest, batchRecordProblems } from './derived/batch-request'
 import { containerRecordOf } from './records/as-container'
 import { cropRecordOf } from './records/as-crop'
 import { newEntry } from './records/new-entry'
 import { feedRecordOf } from './records/as-feed'
-import { feedingProblems } from './reckoning/dose-request'
+import { feedingProblems } from './derived/dose-request'
 import { material } from './records/material'
 import { programme } from './records/programme'
-import { asProgrammeRequest, programmeRecordProblems } from './reckoning/programme-request'
+import { asProgrammeRequest, programmeRecordProblems } from './derived/programme-request'
 import { guidedJob } from './records/guided-job'
 import { seasonFrame } from './records/season-frame'
 import { sowing } from './records/sowing'
-import { sowingRecordProblems } from './reckoning/sowing-request'
-import { goodsOf, stockProblems } from './reckoning/shelves'
-import { trayProblems } from './reckoning/tray-problems'
-import { jobsOn, openRows, seasonPlanner, type SeasonContext } from './reckoning/season'
+import { sowingRecordProblems } from './derived/sowing-request'
+import { goodsOf, stockProblems } from './derived/shelves'
+import { trayProblems } from './derived/tray-problems'
+import { jobsOn, openRows, seasonPlanner, type SeasonContext } from './derived/season'
 
 /*
  * Every number of every record is driven to the first and last value its rules let through, found by halving rather than
@@ -369,7 +369,7 @@ function isKept(collection: Collection, body: unknown): boolean {
   return true
 }
 
-/** Everything a page would reckon from it; throws where a page would break. */
+/** Everything a page would compute from it; throws where a page would break. */
 function used(collection: Collection, body: unknown): unknown {
   const record = [{ id: ID, body: bodyOf(collection).parse(body) }] as never
   const known = contextOf({ household: { body: household }, [collection]: record }) as SeasonContext

@@ -10,12 +10,12 @@ import { withOutside } from '#core/season/schedule/stays'
 import { weightAt } from '#core/water/follow'
 import { LUX_PER_PPFD } from '#core/readings/air-of-day'
 import type { Quantity } from '#core/readings/kinds'
-import { contextOf, type Context } from '#shared/reckoning/context'
+import { contextOf, type Context } from '#shared/derived/context'
 import type { Everything, Stored } from '#shared/records/collections'
 import type { DeviceRecord } from '#shared/records/device'
 import type { TrayRecord } from '#shared/records/tray'
-import { changesByTray, trayStands } from '#shared/reckoning/trays'
-import { trayWater, waterByTray } from '#shared/reckoning/water'
+import { changesByTray, trayStands } from '#shared/derived/trays'
+import { trayWater, waterByTray } from '#shared/derived/water'
 import { scatter, seedOf } from './chance'
 import { weatherOn, type Sky } from './weather'
 
@@ -33,7 +33,7 @@ export interface Value {
 /** Lamps burn from so early, h. */
 const LAMPS_FROM_H = 6
 
-/** How far a tray’s real thirst lies from what is reckoned, one standard deviation. */
+/** How far a tray’s real thirst lies from what is computed, one standard deviation. */
 const THIRST_SD = 0.08
 /** A mat’s thermostat lets go this far above and below, °C, and a turn takes so long, min. */
 const THERMOSTAT_C = 0.7
@@ -108,11 +108,11 @@ export class World {
     const water = this.waterOf(tray)
     if (!water) return 900
     const { followed } = water
-    const reckoned = weightAt(followed, followed.now)
+    const computed = weightAt(followed, followed.now)
     const watered = water.wateringEvents.findLast(({ kind }) => kind === 'watered')
     const then = watered && followed.path.find(({ at }) => at >= watered.at)
     const goneG = then ? Math.max(0, 1000 * (then.waterL - followed.now.waterL)) : 0
-    return reckoned - goneG * THIRST_SD * scatter(`thirst of ${tray.id}`)
+    return computed - goneG * THIRST_SD * scatter(`thirst of ${tray.id}`)
   }
   private waterOf(tray: Stored<TrayRecord>) {
     const changes = changesByTray(this.everything.entries).get(tray.id) ?? []

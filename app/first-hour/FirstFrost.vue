@@ -57,7 +57,7 @@ const { said: inWords } = useMeasures()
     <template v-if="frame" #changed>
       <p v-if="isFrostFree(frame)">No frost: plants go out when nights are warm enough.</p>
       <p v-else>
-        <FrostReckoned :frosts="frame" />
+        <FrostUsed :frosts="frame" />
         <span class="soft">
           Last frost {{ printDay(present(frame.lastFrost)) }}, {{ inWords('first in autumn') }}
           {{ printDay(present(frame.firstFrost)) }}.</span

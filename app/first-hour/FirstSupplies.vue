@@ -8,7 +8,7 @@ import { packSaid } from '#core/supplies/pack-said'
 import { namesListed } from '#shared/messages/message'
 import type { Stored } from '#shared/records/collections'
 import type { StockRecord } from '#shared/records/stock'
-import { goodsOf, stockProblems } from '#shared/reckoning/shelves'
+import { goodsOf, stockProblems } from '#shared/derived/shelves'
 
 /** What is at hand: ticked, with about how much, and changed where it was ticked. */
 const household = useHousehold()

@@ -1,8 +1,8 @@
-import { contextOf } from '#shared/reckoning/context'
+import { contextOf } from '#shared/derived/context'
 import type { StockRecord } from '#shared/records/stock'
-import { goodsOf, shelvesOf } from '#shared/reckoning/shelves'
+import { goodsOf, shelvesOf } from '#shared/derived/shelves'
 
-/** What everything on a page is reckoned with: the catalogues with the household's own in them, and its shelf. */
+/** What everything on a page is counted on: the catalogues with the household's own in them, and its shelf. */
 export const useContext = defineStore('context', () => {
   const household = useHousehold()
   const whole = computed(() => contextOf(household.everything ?? {}))

@@ -194,7 +194,7 @@ async function patiently<Answer>(ask: () => Promise<Answer>): Promise<Answer> {
   }
 }
 
-/** What is as it was stays the same object, so that only what hangs on a change is reckoned anew. */
+/** What is as it was stays the same object, so that only what hangs on a change is computed anew. */
 function keepSame(before: Everything | null, now: Everything | null): Everything | null {
   if (!before || !now || before.household.id !== now.household.id) return now
   const next = { ...now }

@@ -1,10 +1,10 @@
 import { proxy, wrap } from 'comlink'
-import type { Reckonings } from '~/workers/reckoning.worker'
+import type { WorkerCalls } from '~/workers/computing.worker'
 
 /** One question at a time to a worker; asking anew, cancelling or leaving ends the one that runs. */
-export function useWorkerCall<Name extends keyof Reckonings>(name: Name) {
-  type Question = Parameters<Reckonings[Name]>[0]
-  const answer = shallowRef<ReturnType<Reckonings[Name]> | null>(null)
+export function useWorkerCall<Name extends keyof WorkerCalls>(name: Name) {
+  type Question = Parameters<WorkerCalls[Name]>[0]
+  const answer = shallowRef<ReturnType<WorkerCalls[Name]> | null>(null)
   /** How far it is, 0–1; null while nothing is asked. */
   const done = ref<number | null>(null)
   const tookMs = ref(0)
@@ -18,13 +18,13 @@ export function useWorkerCall<Name extends keyof Reckonings>(name: Name) {
   async function ask(question: Question) {
     cancel()
     done.value = 0
-    const mine = new Worker(new URL('../workers/reckoning.worker.ts', import.meta.url), { type: 'module' })
+    const mine = new Worker(new URL('../workers/computing.worker.ts', import.meta.url), { type: 'module' })
     worker = mine
     const started = performance.now()
-    const call = wrap<Reckonings>(mine)[name] as unknown as (
+    const call = wrap<WorkerCalls>(mine)[name] as unknown as (
       question: Question,
       tell: (done: number) => void,
-    ) => Promise<ReturnType<Reckonings[Name]>>
+    ) => Promise<ReturnType<WorkerCalls[Name]>>
     const said = await call(
       copyOf(question),
       proxy((share: number) => {

@@ -7,7 +7,7 @@ import type { Day } from '#core/calendar/day'
 import type { Job } from '#core/season/today/job'
 import { walkOf, type Stop } from '#core/season/today/walk'
 import { sayStage } from '#shared/messages/jobs'
-import { nextUp } from '#shared/reckoning/next-up'
+import { nextUp } from '#shared/derived/next-up'
 
 definePageMeta({
   place: {

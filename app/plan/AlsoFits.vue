@@ -3,7 +3,7 @@ import { present } from '#core/present'
 import { first } from '#core/numeric/at'
 import { counted } from '#core/text/plurals'
 import { alsoFits } from '#core/season/fitting/also-fits'
-import type { PlannedRow } from '#shared/reckoning/planned-row'
+import type { PlannedRow } from '#shared/derived/planned-row'
 
 /** What else fits into the cells of its tray that are left; pressed, it stands in the sentence. */
 const props = defineProps<{ row: PlannedRow }>()

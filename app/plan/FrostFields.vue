@@ -86,7 +86,7 @@ function setNights(more: Partial<typeof said>) {
       <p v-if="!nights" class="soft">Say all three: nothing is assumed of your nights.</p>
     </template>
     <p v-if="!problemAt('frostRisk') && !problemAt('frostSpreadDays')" class="soft">
-      <FrostReckoned :frosts="frosts" />
+      <FrostUsed :frosts="frosts" />
     </p>
   </fieldset>
 </template>

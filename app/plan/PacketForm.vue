@@ -34,7 +34,7 @@ const test = computed(() =>
     ? { share: up.value / of.value, ...wilson(up.value, of.value) }
     : null,
 )
-/** A germination test says what share of the seed is to be reckoned with. */
+/** A germination test says what share of the seed is to be counted on. */
 const take = (draft: PacketRecord) => {
   if (test.value && test.value.share > 0) draft.germination = Number(test.value.share.toFixed(3))
 }

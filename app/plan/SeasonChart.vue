@@ -2,7 +2,7 @@
 import { present } from '#core/present'
 import { useElementSize, useEventListener } from '@vueuse/core'
 import type { Day } from '#core/calendar/day'
-import type { PlannedRow } from '#shared/reckoning/planned-row'
+import type { PlannedRow } from '#shared/derived/planned-row'
 import type { SowingRecord } from '#shared/records/sowing'
 import { printNumber } from '#core/units/format'
 import { demandPanels, seasonScale } from '#shared/drawings/season-scale'

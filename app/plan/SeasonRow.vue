@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Day } from '#core/calendar/day'
-import type { PlannedRow } from '#shared/reckoning/planned-row'
+import type { PlannedRow } from '#shared/derived/planned-row'
 import { layersOf } from '#shared/drawings/layers'
 import { textureFill } from '#shared/drawings/textures'
 import type { SeasonScale } from '#shared/drawings/season-scale'

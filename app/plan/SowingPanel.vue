@@ -14,8 +14,8 @@ import { capital } from '#core/text/capital'
 import { printShare } from '#core/units/format'
 import { sowing as sowingSchema, type SowingRecord } from '#shared/records/sowing'
 import { sayContainers } from '#shared/messages/containers'
-import { asSowingRequest, sowingRecordProblems } from '#shared/reckoning/sowing-request'
-import type { PlannedRow } from '#shared/reckoning/planned-row'
+import { asSowingRequest, sowingRecordProblems } from '#shared/derived/sowing-request'
+import type { PlannedRow } from '#shared/derived/planned-row'
 
 const DoneForm = defineAsyncComponent(() => import('~/today/DoneForm.vue'))
 const { said, temperature, length } = useMeasures()

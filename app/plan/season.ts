@@ -10,30 +10,23 @@ import { extentOf, feedDemands, loadOf, mixDemands, overflows } from '#core/seas
 import { stagesOf } from '#core/season/schedule/sowing'
 import type { Job, Mark } from '#core/season/today/job'
 import { doneBySowing, movedBySowing, upBySowing } from '#core/season/today/marks'
-import { changesByTray, countsInTrays, trayStands } from '#shared/reckoning/trays'
-import { climateByPlace } from '#shared/reckoning/measured'
-import {
-  hasSeason,
-  jobsOn,
-  openRows,
-  rootsSeen,
-  seasonPlanner,
-  type Climates,
-} from '#shared/reckoning/season'
-import type { PlannedRow } from '#shared/reckoning/planned-row'
+import { changesByTray, countsInTrays, trayStands } from '#shared/derived/trays'
+import { climateByPlace } from '#shared/derived/measured'
+import { hasSeason, jobsOn, openRows, rootsSeen, seasonPlanner, type Climates } from '#shared/derived/season'
+import type { PlannedRow } from '#shared/derived/planned-row'
 import type { EntryRecord } from '#shared/records/entry'
 import { asMark } from '#shared/records/mark-of'
 import { againNamed } from '#shared/commands/again-named'
 import type { SowingRecord } from '#shared/records/sowing'
-import { asSowingRequest } from '#shared/reckoning/sowing-request'
+import { asSowingRequest } from '#shared/derived/sowing-request'
 import type { TrayRecord } from '#shared/records/tray'
 import type { Stored } from '#shared/records/collections'
-import type { Kept } from '#shared/reckoning/context'
+import type { Kept } from '#shared/derived/context'
 
 /** The season: sowings planned anew as they move, what they ask for, and what is due. */
 export const useSeason = defineStore('season', () => {
   const household = useHousehold()
-  const reckoned = useContext()
+  const ownContext = useContext()
   const { attempt } = useCommands()
   const { note } = useNotes()
   const { saving, save: saveRecord, dismiss } = useSaving('sowings')
@@ -41,7 +34,7 @@ export const useSeason = defineStore('season', () => {
 
   const frame = computed(() => household.season)
   const known = computed(() => {
-    const context = toRaw(reckoned.whole)
+    const context = toRaw(ownContext.whole)
     return hasSeason(context) ? context : null
   })
   // The same object while the same was seen, so that nothing is planned anew.

@@ -1,7 +1,7 @@
 import { sayProblemOf } from '#shared/messages/refusals'
 import type { Wish } from '#core/language/wish-said'
-import { sowingRecordProblems } from '#shared/reckoning/sowing-request'
-import { sowingsFrom } from '#shared/reckoning/wish'
+import { sowingRecordProblems } from '#shared/derived/sowing-request'
+import { sowingsFrom } from '#shared/derived/wish'
 
 /** A list of what is growing, line by line: what each comes to, and why it cannot be kept yet. */
 export function useListLines(text: Ref<string>) {

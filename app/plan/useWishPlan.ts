@@ -4,10 +4,10 @@ import { planSowing, type PlannedSowing } from '#core/season/schedule/sowing'
 import type { Day } from '#core/calendar/day'
 import type { Wish } from '#core/language/wish-said'
 import type { SowingRecord } from '#shared/records/sowing'
-import { asSowingRequest, sowingRecordProblems } from '#shared/reckoning/sowing-request'
-import { startedLate } from '#shared/reckoning/late-start'
-import { sowingsFrom } from '#shared/reckoning/wish'
-import { wishStops } from '#shared/reckoning/wish-stops'
+import { asSowingRequest, sowingRecordProblems } from '#shared/derived/sowing-request'
+import { startedLate } from '#shared/derived/late-start'
+import { sowingsFrom } from '#shared/derived/wish'
+import { wishStops } from '#shared/derived/wish-stops'
 
 /** What is wished for in a sentence, planned as it would be kept: of each crop its sowings, and what follows from the first. */
 export function useWishPlan(text: Ref<string>, kind: 'wish' | 'list' | 'groups' = 'wish') {

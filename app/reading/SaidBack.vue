@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { isDay } from '#core/calendar/day'
 import { saidAnew } from '#core/language/said-anew'
-import type { ReadText } from '#shared/reckoning/read-as'
+import type { ReadText } from '#shared/derived/read-as'
 import { inWordsOf } from '#shared/messages/message'
 
 /**

@@ -2,8 +2,8 @@
 import { sayProblemOf } from '#shared/messages/refusals'
 import type { StoreSaid } from '#core/language/stores'
 import { counted } from '#core/text/plurals'
-import { stockFrom } from '#shared/reckoning/store-said'
-import { stockProblems } from '#shared/reckoning/shelves'
+import { stockFrom } from '#shared/derived/store-said'
+import { stockProblems } from '#shared/derived/shelves'
 
 /** What is in the shed, said in a sentence: `2 bricks of coir, half a 40 L bag of perlite`. */
 const household = useHousehold()

@@ -1,7 +1,7 @@
 import { until } from '@vueuse/core'
 import { wrap, type Remote } from 'comlink'
 import type { Heard, Words } from '#core/language/reading'
-import type { ReadKind, ReadText } from '#shared/reckoning/read-as'
+import type { ReadKind, ReadText } from '#shared/derived/read-as'
 import type { Reader } from '~/workers/reader.worker'
 
 /** One worker for all that is typed; what it knows is told again where it changed. */

@@ -1,4 +1,4 @@
-import { wordsOf } from '#shared/reckoning/known'
+import { wordsOf } from '#shared/derived/known'
 
 /** What this household calls things by, as sentences are read with it. */
 export function useWords() {

@@ -2,7 +2,7 @@
 import type { Stored } from '#shared/records/collections'
 import type { HouseholdRecord } from '#shared/records/household'
 import type { Sought } from '#core/language/palette'
-import { paletteAnswers } from '#shared/reckoning/palette-answers'
+import { paletteAnswers } from '#shared/derived/palette-answers'
 
 /** Everything that can be gone to or done, found by typing. */
 const open = defineModel<boolean>({ required: true })

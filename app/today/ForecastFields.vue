@@ -3,7 +3,7 @@ import { present } from '#core/present'
 import { useDebounceFn } from '@vueuse/core'
 import { coldestAhead } from '#core/calendar/weather'
 import type { Day } from '#core/calendar/day'
-import { hotAhead, nightAhead } from '#shared/reckoning/season'
+import { hotAhead, nightAhead } from '#shared/derived/season'
 
 /** The forecast of the next nights and days, which can be typed over. */
 const season = useSeason()

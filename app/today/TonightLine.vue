@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Moon } from '@lucide/vue'
-import { nightAhead } from '#shared/reckoning/season'
-import { tonightOf } from '#shared/reckoning/tonight'
+import { nightAhead } from '#shared/derived/season'
+import { tonightOf } from '#shared/derived/tonight'
 import { sayTonight } from '#shared/messages/tonight'
 
 const ForecastFields = defineAsyncComponent(() => import('~/today/ForecastFields.vue'))

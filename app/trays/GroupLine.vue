@@ -24,7 +24,7 @@ const props = defineProps<{
   expected: { readonly on: Day; readonly mixC: number | null } | null
 }>()
 const emit = defineEmits<{ brush: []; sow: []; again: []; count: [n: number]; remove: [] }>()
-const reckoned = useContext()
+const context = useContext()
 const { printDay } = useDates()
 const { length, temperature } = useMeasures()
 
@@ -32,7 +32,7 @@ const season = useSeason()
 /** As its sowing is sown, where the plan knows it. */
 const crop = computed(() => {
   const { sowingId, cropId } = props.stands.group
-  return (sowingId && season.row(sowingId)?.crop) || reckoned.whole.crops.get(cropId)
+  return (sowingId && season.row(sowingId)?.crop) || context.whole.crops.get(cropId)
 })
 const seen = computed(() => germinationOf(props.stands, props.each))
 const percent = (share: number) => `${printNumber(Math.round(share * 100))} %`

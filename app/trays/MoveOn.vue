@@ -18,7 +18,7 @@ const props = defineProps<{
 const emit = defineEmits<{ done: []; cancel: [] }>()
 const trays = useTrays()
 const season = useSeason()
-const reckoned = useContext()
+const context = useContext()
 const { noteDone } = useCommands()
 
 const code = ref(props.groups[0]?.group.code ?? '')
@@ -62,9 +62,9 @@ const places = computed(() => [
   ...withOutside(season.frame?.places ?? []).map(({ id, name }) => ({ value: id as string | null, name })),
 ])
 const containers = computed(() =>
-  [...reckoned.whole.containers.values()].filter(({ kind }) => kind !== 'open tray'),
+  [...context.whole.containers.values()].filter(({ kind }) => kind !== 'open tray'),
 )
-const container = computed(() => present(reckoned.whole.containers.get(containerId.value)))
+const container = computed(() => present(context.whole.containers.get(containerId.value)))
 const cellsWanted = computed(() => Math.ceil((plants.value ?? 0) / Math.max(1, each.value ?? 1)))
 const grid = computed(() => gridFor(container.value, Math.max(1, cellsWanted.value)))
 const room = computed(() =>

@@ -18,16 +18,16 @@ import { layoutOf } from '#shared/records/tray-layout'
 /** What is worth knowing before it is sown: neighbours that want different things, look-alikes side by side, the size of cell. */
 const props = defineProps<{ tray: TrayRecord; stands: TrayStands; container: Container; together: boolean }>()
 const season = useSeason()
-const reckoned = useContext()
+const context = useContext()
 const { temperature, roughVolume } = useMeasures()
 
 const neighbours = computed(() =>
   props.stands.groups.flatMap(({ group, sownOn, set }): Neighbour[] => {
-    const crop = reckoned.whole.crops.get(group.cropId)
+    const crop = context.whole.crops.get(group.cropId)
     if (!crop || set > 0) return []
     const planned = group.sowingId ? season.row(group.sowingId)?.planned : undefined
     const mixC = planned?.stages[0]?.care.mixC ?? crop.warmthC
-    const packet = group.packetId ? reckoned.whole.packets.get(group.packetId)?.upDays : null
+    const packet = group.packetId ? context.whole.packets.get(group.packetId)?.upDays : null
     return [
       {
         name: group.name,
@@ -65,7 +65,7 @@ const apart = computed(() =>
 const alike = computed(() => boundaries(layoutOf(props.tray)).length > 0)
 const sizes = computed(() =>
   props.stands.groups.flatMap(({ group, sown, set }) => {
-    const crop = reckoned.whole.crops.get(group.cropId)
+    const crop = context.whole.crops.get(group.cropId)
     if (!crop || sown > 0 || set > 0 || props.container.kind === 'open tray') return []
     const { verdict, ml, wanted, why } = cellSizeFor(crop, props.container)
     return verdict === 'right'

@@ -5,19 +5,19 @@ import { first } from '#core/numeric/at'
 import { withOutside } from '#core/season/schedule/stays'
 import { surfaceOf, usualGrid } from '#core/trays/layout'
 import { CORNERS, tray as schema, type TrayRecord } from '#shared/records/tray'
-import { trayProblems } from '#shared/reckoning/tray-problems'
+import { trayProblems } from '#shared/derived/tray-problems'
 
 /** What a tray is: its container and grid, where it stands, what it was filled from. */
 const props = defineProps<{ tray?: TrayRecord | undefined; keepLabel: string }>()
 const emit = defineEmits<{ keep: [body: TrayRecord] }>()
-const reckoned = useContext()
+const context = useContext()
 const household = useHousehold()
 const season = useSeason()
 
-const containers = computed(() => [...reckoned.whole.containers.values()])
+const containers = computed(() => [...context.whole.containers.values()])
 const START = 'tray-72'
 const blank = (): TrayRecord => {
-  const container = present(reckoned.whole.containers.get(START))
+  const container = present(context.whole.containers.get(START))
   const grid = usualGrid(container)
   return schema.parse({
     name: container.name,
@@ -27,10 +27,10 @@ const blank = (): TrayRecord => {
   })
 }
 const draft = ref<TrayRecord>(props.tray ? { ...props.tray } : blank())
-const container = computed(() => reckoned.whole.containers.get(draft.value.containerId))
+const container = computed(() => context.whole.containers.get(draft.value.containerId))
 const surface = computed(() => container.value && surfaceOf(container.value))
 function choose(id: string) {
-  const chosen = present(reckoned.whole.containers.get(id))
+  const chosen = present(context.whole.containers.get(id))
   draft.value = { ...draft.value, containerId: id, name: chosen.name, ...usualGrid(chosen) }
 }
 // Cells follow the grid; what was laid out keeps its place in its row.
@@ -58,7 +58,7 @@ const batches = computed(() => [
     .map(({ id, number, body }) => ({ value: id as string | null, name: `${number}: ${body.name}` })),
 ])
 const tried = ref(false)
-const problems = computed(() => trayProblems(draft.value, reckoned.whole))
+const problems = computed(() => trayProblems(draft.value, context.whole))
 const problemAt = (field: string) => (tried.value ? messageAt(problems.value, field) : undefined)
 const cutHere = computed({
   get: () => draft.value.cut !== null,

@@ -8,7 +8,7 @@ import type { TrayRecord } from '#shared/records/tray'
 const props = defineProps<{ tray: Stored<TrayRecord> }>()
 const trays = useTrays()
 const household = useHousehold()
-const reckoned = useContext()
+const context = useContext()
 const { printDay } = useDates()
 
 const once = (steps: readonly Step[]) => [
@@ -27,7 +27,7 @@ const batch = computed(() => household.batches.find(({ id }) => id === props.tra
 const packets = computed(() =>
   [...new Set(props.tray.body.groups.flatMap(({ packetId }) => (packetId ? [packetId] : [])))].flatMap(
     (id) => {
-      const one = reckoned.whole.packets.get(id)
+      const one = context.whole.packets.get(id)
       return one ? [`${one.name} of ${one.year}${one.supplier ? `, ${one.supplier}` : ''}`] : []
     },
   ),

@@ -6,7 +6,7 @@ import { cellsIn } from '#core/trays/area'
 import { freeCells } from '#core/trays/layout'
 import type { SowingRecord } from '#shared/records/sowing'
 import type { TrayRecord } from '#shared/records/tray'
-import { sowingsFrom } from '#shared/reckoning/wish'
+import { sowingsFrom } from '#shared/derived/wish'
 
 /** Groups in one line, as at the bench: `16 pepper, 8 kinds, 2 each`. Every word is shown as it was taken. */
 const props = defineProps<{
@@ -14,7 +14,7 @@ const props = defineProps<{
   add: (wanted: readonly Wanted[]) => string | null
 }>()
 const season = useSeason()
-const reckoned = useContext()
+const context = useContext()
 const id = useId()
 const text = ref('')
 const { field, say, pick } = useSayAnew(text)
@@ -42,7 +42,7 @@ const wanted = computed((): readonly Wanted[] | null => {
   return all.some((one) => one === null) ? null : all.flatMap((one) => one ?? [])
 })
 function groupsOf(wish: Wish, taken: string[]): Wanted[] | null {
-  const crop = reckoned.whole.crops.get(wish.cropId ?? '')
+  const crop = context.whole.crops.get(wish.cropId ?? '')
   if (!crop) return null
   const seedsPerCell = wish.seedsPerCell ?? crop.seedsPerCell
   const sowings = inTray(wish)

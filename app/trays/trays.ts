@@ -9,7 +9,7 @@ import type { Sent } from '#shared/commands/commands'
 import { keptByOthers } from '#shared/commands/kept-by-others'
 import type { SowingRecord } from '#shared/records/sowing'
 import type { TrayRecord } from '#shared/records/tray'
-import { changesByTray, proposedTrays, trayStands, type ProposedTray } from '#shared/reckoning/trays'
+import { changesByTray, proposedTrays, trayStands, type ProposedTray } from '#shared/derived/trays'
 
 type Tray = Stored<TrayRecord>
 

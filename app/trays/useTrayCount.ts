@@ -14,7 +14,7 @@ export function useTrayCount(
   on: Ref<Day>,
 ) {
   const trays = useTrays()
-  const reckoned = useContext()
+  const context = useContext()
   const household = useHousehold()
   const counting = useCounting(() => `${household.id} ${kept.value?.id ?? ''}`)
   let counts = 0
@@ -23,7 +23,7 @@ export function useTrayCount(
       ({ code }) => code === present(kept.value).body.cells[cell],
     )
     return (
-      present(stands.value.cells[cell]).sown * (reckoned.whole.crops.get(group?.cropId ?? '')?.seedlings ?? 1)
+      present(stands.value.cells[cell]).sown * (context.whole.crops.get(group?.cropId ?? '')?.seedlings ?? 1)
     )
   }
   const upIn = (cell: number) => counting.counts.value.get(cell) ?? present(stands.value.cells[cell]).up

@@ -1,7 +1,7 @@
 import { expose } from 'comlink'
 import { othersFor } from '#core/language/others'
 import { knownFrom, type Heard, type Known, type Words } from '#core/language/reading'
-import { readAs, type ReadKind, type ReadText } from '#shared/reckoning/read-as'
+import { readAs, type ReadKind, type ReadText } from '#shared/derived/read-as'
 
 /** The reader with its words, off the page's thread: loaded when somebody begins to type. */
 let known: Known | null = null

@@ -14,7 +14,7 @@ function nightOn({ coldestC, warmestC, coldestOn }: typeof nights, day: Day): nu
   return (coldestC + warmestC) / 2 - ((warmestC - coldestC) / 2) * Math.cos(turn)
 }
 
-describe('the frost that is reckoned with', () => {
+describe('the frost that is counted on', () => {
   // Tables of the normal distribution: z = 1.2816 leaves 10 % above it, 1.6449 leaves 5 %; beyond one sd lie 15.87 %.
   it.each([
     [0.1, 10, 13],

@@ -83,7 +83,7 @@ function daysUntilWarm({ coldestC, warmestC }: NightsOfYear, nightC: number): nu
   return Math.ceil((Math.acos(((coldestC + warmestC) / 2 - nightC) / half) / Math.PI) * HALF_YEAR_DAYS)
 }
 
-/** The last frost that is reckoned with: later than the average, so that only so many springs bring a later one. */
+/** The last frost that is counted on: later than the average, so that only so many springs bring a later one. */
 export function frostAtRisk(frosts: Frosts & { lastFrost: Day }): Day {
   return addDays(
     frosts.lastFrost,
@@ -93,7 +93,7 @@ export function frostAtRisk(frosts: Frosts & { lastFrost: Day }): Day {
 
 /**
  * First day a crop may go out in spring: so many weeks from the average frost, and for what frost harms not before the
- * frost that is reckoned with. Where it never freezes, the day the nights are warm enough.
+ * frost that is counted on. Where it never freezes, the day the nights are warm enough.
  *
  * @returns null where nights are warm enough all year; 'never' where they never are
  */

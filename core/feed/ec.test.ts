@@ -17,7 +17,7 @@ describe('salts of a feed', () => {
   it('of an organic liquid count its potassium, its little ammonium, and its common salt', () => {
     const meq = 83.01 / 39.098 + 30 / 14.007 + 80 / 35.45
     expect(ecOfFeed(feed('fish-seaweed'), figure(10, 'g/L')).value).toBeCloseTo(meq / 10, 6)
-    // Next to no nitrogen, yet salty: nothing may be reckoned from nitrogen alone.
+    // Next to no nitrogen, yet salty: nothing may be computed from nitrogen alone.
     expect(ecOfFeed(feed('kelp'), figure(5.4, 'g/L')).value).toBeGreaterThan(0.2)
   })
 

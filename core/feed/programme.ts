@@ -99,7 +99,7 @@ export interface ProgrammePlan {
   readonly feedPerPlant: Figure
 }
 
-/** A watering from below brings about this much of the cell's volume [default; reckoned from the mix where it is known]. */
+/** A watering from below brings about this much of the cell's volume [default; computed from the mix where it is known]. */
 const DRINK_SHARE = 0.15
 /** A cell carries no more dry plant than this, mg for each mL of mix [default]. */
 const MAX_PLANT_MG_PER_ML = 20

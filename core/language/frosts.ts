@@ -13,7 +13,7 @@ export type FrostsSaid =
       readonly kind: 'frosts'
       readonly lastFrost: Day
       readonly firstFrost: Day
-      /** Those nobody said: reckoned from the other, and told as a guess until they are. */
+      /** Those nobody said: computed from the other, and told as a guess until they are. */
       readonly guessed: readonly ('last' | 'first')[]
     }
   | { readonly kind: 'never' }

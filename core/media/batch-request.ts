@@ -167,12 +167,17 @@ function tubProblems(tubL: number, scoop: Scoop): Problem[] {
     : within(['tubL'], tubL, 0.1, 2000, 'L')
 }
 
+/** A cover thinner than this is none, mm. */
+const LEAST_COVER_MM = 0.1
+
 function fillProblems(fill: Fill, materials: MaterialLibrary): Problem[] {
   const coverKnown = fill.coverMaterialId === COVER_IS_THE_MIX || materials.has(fill.coverMaterialId)
   const depth = fill.container.shape.depthMm
   return [
     ...wholeWithin(['count'], fill.count, 1, 5000),
-    ...(fill.coverMm === 0 ? [] : within(['coverMm'], fill.coverMm, 0.1, depth / 2, 'mm')),
+    ...(fill.coverMm === 0 || (fill.coverMm >= LEAST_COVER_MM && fill.coverMm <= depth / 2)
+      ? []
+      : [wrongAt(['coverMm'], 'coverTooDeep', { mm: Math.floor(depth / 2) })]),
     ...(fill.cells == null
       ? []
       : within(['cells'], fill.cells, 0.001, fill.count * fill.container.cells + 1e-6)),

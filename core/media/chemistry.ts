@@ -5,7 +5,7 @@ import type { Ingredient } from './ingredient'
 import { materialIn, type Material, type MaterialLibrary } from './material'
 import type { Extra } from './recipe'
 
-/** How far a mix's pH may lie from what is reckoned. */
+/** How far a mix's pH may lie from what is computed. */
 export const PH_UNCERTAINTY = 0.4
 /** pH wanted: soilless, and what pure loam wants more [handbook, from memory]. */
 const PH_SOILLESS = [5.5, 6.3] as const

@@ -5,7 +5,7 @@ import { MIXING_LOSS_K, OPENING_K } from './mixing-loss'
 import { retentionOf, waterAt } from './retention'
 
 /*
- * What the finder reckons a blend with: columns of each material that add up by parts, and the traits that follow from their
+ * What the finder computes a blend with: columns of each material that add up by parts, and the traits that follow from their
  * sums. The same figures as `physicsIn` and `chemistryOf` give, in a handful of additions.
  */
 

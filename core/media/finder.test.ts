@@ -66,7 +66,7 @@ describe('the finder', () => {
     }
   })
 
-  it('reckons air, water, pH, salts and food as the rest of the application does', () => {
+  it('computes air, water, pH, salts and food as the rest of the application does', () => {
     const media = MATERIALS.filter(({ kind }) => kind === 'medium')
     fc.assert(
       fc.property(

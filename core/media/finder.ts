@@ -64,7 +64,7 @@ const LESS_SURE = 0.25
  * Judge every recipe in small whole parts, each ratio once.
  *
  * The shares' sums are carried along as parts are added, so that a blend costs a handful of additions: water in the
- * container at four openings of the mix, between which it is read as `physicsIn` reckons it. Those that meet all wants
+ * container at four openings of the mix, between which it is read as `physicsIn` computes it. Those that meet all wants
  * are ranked by how many standard deviations they lie inside; of the best, the chance is drawn.
  *
  * @throws RangeError for a request that cannot be searched, naming its field
@@ -240,7 +240,7 @@ export function recipesToTry(materials: number, mostParts: number, mostMaterials
   return sum
 }
 
-/** Traits of one blend, reckoned as the finder does. */
+/** Traits of one blend, computed as the finder does. */
 export function traitsOf(request: FinderRequest, parts: readonly number[]): Record<FinderTrait, number> {
   const table = tabulate(request)
   const sums = new Float64Array(table.width)

@@ -14,7 +14,7 @@ export const SEED_FEEDS_ITSELF_DAYS = 7
 export const RELEASE_DAYS = 56
 /** Of the nitrogen that will be released, so much is soluble from the first day [default]. */
 export const SOLUBLE_AT_ONCE = 0.15
-/** Beyond this the reckoning means nothing more: another pot, another mix. */
+/** Beyond this the computation means nothing more: another pot, another mix. */
 export const LONGEST_DAYS = 90
 
 /**

@@ -5,7 +5,7 @@ import { blendOf } from './blend'
 import { extraProblems, recipeProblems, type Mix } from './recipe'
 
 /**
- * What a mix gives of nitrogen; nothing for one that cannot be reckoned.
+ * What a mix gives of nitrogen; nothing for one that cannot be computed.
  *
  * @example foodOf({ parts: [], extras: [] }, BUILT_IN) // ({ releasedMgPerL: 0, starterMgPerL: 0 })
  */

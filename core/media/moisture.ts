@@ -46,7 +46,7 @@ export const waterInLitre = (material: Material, dampness: Dampness): Figure =>
     ({ d, w }) => (d * w) / (1 - w) / 1000,
   )
 
-/** Water in a litre of the loose materials as they are bought, L; what is soaked is reckoned apart. */
+/** Water in a litre of the loose materials as they are bought, L; what is soaked is computed apart. */
 export const waterAsBought = (ingredients: readonly Ingredient[], dampness: Dampness): Figure =>
   weightedTotal(
     'Water in the materials as bought',

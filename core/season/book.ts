@@ -22,7 +22,7 @@ export interface SeasonBook {
   readonly foodOf: (recipeId: string) => MixFood
 }
 
-/** Each mix is reckoned once, however many stages are filled with it. */
+/** Each mix is computed once, however many stages are filled with it. */
 export function seasonBook(
   findContainer: SeasonBook['findContainer'],
   mixOf: SeasonBook['mixOf'],

@@ -19,7 +19,7 @@ const strongest = (...said: (number | null)[]): number | null => {
   return known.length ? Math.max(...known) : null
 }
 
-/** Signs and what is behind them are common practice of growers; the thresholds are those of the parts that reckon them. */
+/** Signs and what is behind them are common practice of growers; the thresholds are those of the parts that compute them. */
 export const CAUSES = {
   hungry: {
     evidence: ({ daysPastFood, lastNMgPerL, daysSinceFed, band }) =>

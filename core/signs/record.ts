@@ -1,6 +1,6 @@
 import type { Crop } from '../sowing/crop'
 
-/** What the record says of plants that show a sign; null where nobody wrote it down or it cannot be reckoned. */
+/** What the record says of plants that show a sign; null where nobody wrote it down or it cannot be computed. */
 export interface SignRecord {
   /** Days since they came up; below 0 before. */
   readonly daysUp: number | null

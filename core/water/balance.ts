@@ -43,7 +43,7 @@ export interface Conditions {
   /** Days since the plants came up; below 0 before. */
   readonly daysUp: number
   readonly appetite: Appetite
-  /** The tray’s own thirst against what is reckoned: 1 by default. */
+  /** The tray’s own thirst against what is computed: 1 by default. */
   readonly factor: number
 }
 
@@ -134,7 +134,7 @@ export function lossFigure(
   )
 }
 
-/** Air that stays the same is reckoned once. */
+/** Air that stays the same is computed once. */
 const known = new WeakMap<object, number>()
 function wetIn(climate: Conditions['climate']): number {
   let wet = known.get(climate)
@@ -149,7 +149,7 @@ export interface Dried {
   readonly takenSalts: number
 }
 
-/** Drying is reckoned in steps of no more than so many hours. */
+/** Drying is computed in steps of no more than so many hours. */
 export const STEP_HOURS = 3
 
 /** A tray after so many hours without water: salts stay, plants take nitrogen up and the salts that go with it. */

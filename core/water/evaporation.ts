@@ -62,7 +62,7 @@ type Warmed = Climate & { readonly mixAboveC?: number | undefined }
 
 /**
  * What a wet, open surface gives off in that place, L/m² a day: half a day by day's warmth and half by night's, all of the
- * light by day. What a mat adds is reckoned as a wider deficit at the warm surface.
+ * light by day. What a mat adds is computed as a wider deficit at the warm surface.
  */
 export function wetSurfaceLoss({
   dayC,

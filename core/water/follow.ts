@@ -5,11 +5,11 @@ import { freshMassG } from './plant-stand'
 import { MIST, type TrayStore } from './tray-store'
 
 /*
- * A tray followed through time by what is known of it: reckoned between, put right by every weighing, lift and look; and
+ * A tray followed through time by what is known of it: computed between, put right by every weighing, lift and look; and
  * what they say of its thirst is learned.
  */
 
-/** The thirst of a tray against what is reckoned [default: the formula is right within a third]. */
+/** The thirst of a tray against what is computed [default: the formula is right within a third]. */
 export const FACTOR: Belief = { mean: 1, sd: 0.35 }
 /** Days differ from one another by so much of their loss [default]. */
 const DAYS_DIFFER = 0.1
@@ -28,7 +28,7 @@ export interface Followed {
   /** From the beginning to `until`, in order. */
   readonly path: readonly Point[]
   readonly now: Point
-  /** The tray’s thirst against what is reckoned, and from how many measured intervals. */
+  /** The tray’s thirst against what is computed, and from how many measured intervals. */
   readonly factor: Learned
   /** Soaked and drained it weighs, without plants, g. */
   readonly fullG: Learned
@@ -147,7 +147,7 @@ interface Numbered {
 
 /**
  * Every stretch of drying between two measurements says how thirsty the tray is: what really went against what was
- * reckoned, each with its spread.
+ * computed, each with its spread.
  */
 function learn(
   tray: TrayStore,
@@ -180,12 +180,12 @@ function learn(
     const grams: number | null = one.kind === 'weighed' ? one.grams - freshMassG(stand, daysUp) : null
     const sdG = one.kind === 'weighed' ? one.sdG : 0
     if (anchor && one.at > anchor.at) {
-      const reckoned = dryFor(store, anchor.level.mean, conditionsAt, anchor.at, one.at, 1).lostL
+      const computed = dryFor(store, anchor.level.mean, conditionsAt, anchor.at, one.at, 1).lostL
       const bothWeighed = anchor.grams !== null && grams !== null
       const drop = bothWeighed ? (anchor.grams! - grams!) / 1000 : anchor.level.mean - level.mean
       const sd = bothWeighed ? Math.hypot(anchor.sdG, sdG) / 1000 : Math.hypot(anchor.level.sd, level.sd)
-      if (reckoned > TELLS_FROM * store.easyL) {
-        const ratio = { mean: drop / reckoned, sd: Math.hypot(sd / reckoned, DAYS_DIFFER) }
+      if (computed > TELLS_FROM * store.easyL) {
+        const ratio = { mean: drop / computed, sd: Math.hypot(sd / computed, DAYS_DIFFER) }
         const off = Math.abs(ratio.mean - factor.mean) / Math.hypot(ratio.sd, factor.sd)
         if (off > WILD) {
           doubted.push(index)

@@ -12,7 +12,7 @@ const EXTINCTION = 0.6
 const MAX_LEAF = 4
 /** Fresh seedlings are so much water [handbook, 88–92 %, from memory]. */
 const DRY_OF_FRESH = 0.1
-/** Growth slows when the cell is full: it is reckoned to this dry mass for each litre of mix, g [default]. */
+/** Growth slows when the cell is full: it is computed to this dry mass for each litre of mix, g [default]. */
 const MAX_DRY_G_PER_L = 8
 
 /** What stands in a tray. */

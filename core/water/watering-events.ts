@@ -5,7 +5,7 @@ import type { Belief } from '../learning/learning'
 /** An hour, counted from the beginning of 1970 by the household’s own clock. */
 export type Moment = number
 
-/** Where nobody looked at the clock it is reckoned at nine in the morning. */
+/** Where nobody looked at the clock it is computed at nine in the morning. */
 const USUAL_HOUR = 9
 
 /**

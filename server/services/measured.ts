@@ -2,7 +2,7 @@ import { and, eq, inArray, isNull } from 'drizzle-orm'
 import { planBatch } from '#core/media/batch'
 import { addDays, type Day } from '#core/calendar/day'
 import { withOutside } from '#core/season/schedule/stays'
-import { asBatchRequest } from '#shared/reckoning/batch-request'
+import { asBatchRequest } from '#shared/derived/batch-request'
 import type { EntryRecord } from '#shared/records/entry'
 import {
   ANSWER_DAYS,
@@ -12,10 +12,10 @@ import {
   measuredByLeaves,
   measuredByLeaving,
   mixByDay,
-  reckonedL,
+  computedL,
   type MeasuredRow,
-} from '#shared/reckoning/measured'
-import { changesByTray, trayStands } from '#shared/reckoning/trays'
+} from '#shared/derived/measured'
+import { changesByTray, trayStands } from '#shared/derived/trays'
 import type { Transaction } from '../db/door'
 import { trays } from '../db/schema'
 import { climateEntries, contextFor, entriesAbout, find, SEASON_LISTS } from './read-records'
@@ -134,7 +134,7 @@ async function ofLeaves(tx: Transaction, householdId: string, entry: EntryRecord
   })
 }
 
-/** What a batch was reckoned to take and what it took, as facts of its entry. */
+/** What a batch was computed to take and what it took, as facts of its entry. */
 export async function usedFacts(
   tx: Transaction,
   householdId: string,
@@ -146,7 +146,7 @@ export async function usedFacts(
   const { body } = await find('batches', householdId, batchId, tx)
   const plan = planBatch(asBatchRequest(body, await contextFor(householdId, BATCH_LISTS, tx)))
   return [
-    { what: 'Estimated use', amount: reckonedL(plan, actual, body.allowances.spare), unit: 'L' },
+    { what: 'Estimated use', amount: computedL(plan, actual, body.allowances.spare), unit: 'L' },
     { what: 'Used', amount: actual.usedL, unit: 'L' },
   ]
 }

@@ -13,7 +13,7 @@ import { COLLECTION_NAMES, type Collection } from '#shared/records/collection-na
 import type { Day } from '#core/calendar/day'
 import { calibrationById, type Measurement } from '#core/learning/calibrations'
 import { todayOf } from '#core/calendar/clock'
-import { contextOf, type Context, type KeptLists } from '#shared/reckoning/context'
+import { contextOf, type Context, type KeptLists } from '#shared/derived/context'
 import type { HouseholdRecord } from '#shared/records/household'
 import { inHousehold, type Head, type Transaction } from '../db/door'
 import type { Principal } from '../principal'
@@ -367,7 +367,7 @@ export async function measurementsOf(householdId: string, tx: Transaction): Prom
 }
 
 /**
- * What is reckoned with, of these collections; inside a transaction one connection reads one after the other.
+ * What is counted on, of these collections; inside a transaction one connection reads one after the other.
  *
  * @param asBook the figures of the book, without what was learned
  */

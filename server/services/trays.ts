@@ -2,7 +2,7 @@ import { and, eq, inArray } from 'drizzle-orm'
 import { movedEven } from '#core/trays/change'
 import type { EntryRecord } from '#shared/records/entry'
 import { sayWrong } from '#shared/messages/refusals'
-import { changesByTray, trayStands } from '#shared/reckoning/trays'
+import { changesByTray, trayStands } from '#shared/derived/trays'
 import type { Transaction } from '../db/door'
 import { trays } from '../db/schema'
 import { contextFor, entriesAbout } from './read-records'
@@ -10,7 +10,7 @@ import { invalid } from './refusal'
 import { asStored, type Row } from './rows'
 
 /*
- * A tray stands as its layout and its entries say. After whatever changes either, it is reckoned anew inside the same
+ * A tray stands as its layout and its entries say. After whatever changes either, it is computed anew inside the same
  * transaction: what cannot have happened is refused, and nothing of it is written.
  */
 

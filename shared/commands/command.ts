@@ -7,7 +7,7 @@ import type { Collection } from '../records/collection-names'
 import type { EntryRecord } from '../records/entry'
 import { newEntry } from '../records/new-entry'
 import type { HouseholdRecord } from '../records/household'
-import type { Bench } from '../reckoning/bench'
+import type { Bench } from '../derived/bench'
 
 /*
  * A command is one act of a person: a pure function of what the household keeps, what is intended, who acts and when, to the

@@ -1,5 +1,5 @@
 import { joinedMarks } from '#core/jobs/guided-job'
-import { find } from '../reckoning/bench'
+import { find } from '../derived/bench'
 import { guidedJob, type GuidedJobRecord } from '../records/guided-job'
 import { id } from '../records/rules'
 import { command, plainCommand, refuse } from './command'

@@ -1,12 +1,12 @@
 import * as z from 'zod'
 import { cellsOf, merged } from '#core/trays/layout'
-import { find, type Bench } from '../reckoning/bench'
+import { find, type Bench } from '../derived/bench'
 import { sowing } from '../records/sowing'
 import { tray as trayRecord, type TrayRecord } from '../records/tray'
 import { layoutOf } from '../records/tray-layout'
 import { id } from '../records/rules'
-import { proposedTrays, type ProposedTray } from '../reckoning/trays'
-import { trayFor } from '../reckoning/tray-for'
+import { proposedTrays, type ProposedTray } from '../derived/trays'
+import { trayFor } from '../derived/tray-for'
 import { command, entryOf, plainCommand, refuse } from './command'
 
 /** Trays of the plan that are not laid out yet. */

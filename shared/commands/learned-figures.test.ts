@@ -10,9 +10,9 @@ interface Places {
   readonly measured: string
   readonly used: string
 }
-const COUNTED = 'shared/reckoning/measured.ts'
+const COUNTED = 'shared/derived/measured.ts'
 const TYPED = 'app/records/log/MeasureForm.vue'
-const ROWS = 'shared/reckoning/calibrated-catalogues.ts'
+const ROWS = 'shared/derived/calibrated-catalogues.ts'
 const PLACES: Readonly<Record<CalibrationId, Places>> = {
   settling: { measured: COUNTED, used: ROWS },
   'mixing loss': { measured: COUNTED, used: ROWS },
@@ -20,9 +20,9 @@ const PLACES: Readonly<Record<CalibrationId, Places>> = {
   'block compression': { measured: COUNTED, used: ROWS },
   'powder density': { measured: TYPED, used: ROWS },
   jug: { measured: TYPED, used: ROWS },
-  germination: { measured: COUNTED, used: 'shared/reckoning/sowing-request.ts' },
+  germination: { measured: COUNTED, used: 'shared/derived/sowing-request.ts' },
   'days up': { measured: COUNTED, used: ROWS },
-  'potting loss': { measured: COUNTED, used: 'shared/reckoning/sowing-request.ts' },
+  'potting loss': { measured: COUNTED, used: 'shared/derived/sowing-request.ts' },
   minutes: { measured: 'shared/commands/guided-job-outcome.ts', used: 'app/today/jobs/useWorkLeft.ts' },
   'feed response': { measured: COUNTED, used: ROWS },
 }

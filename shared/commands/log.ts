@@ -1,7 +1,7 @@
 import { at as elementAt } from '#core/numeric/at'
 import * as z from 'zod'
 import { JOB_KINDS } from '#core/season/today/job'
-import { find, type Bench } from '../reckoning/bench'
+import { find, type Bench } from '../derived/bench'
 import { entry, type EntryRecord } from '../records/entry'
 import { newEntry } from '../records/new-entry'
 import { id } from '../records/rules'

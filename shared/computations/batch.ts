@@ -1,10 +1,10 @@
 import * as z from 'zod'
 import { reference, ruled } from '../records/rules'
-import { contextOf, type Context } from '../reckoning/context'
+import { contextOf, type Context } from '../derived/context'
 import { container } from '../records/container'
 import { material } from '../records/material'
 import { batchFields } from '../records/batch'
-import { batchRecordProblems } from '../reckoning/batch-request'
+import { batchRecordProblems } from '../derived/batch-request'
 
 export const ownContainer = z.object({ id: reference, container })
 export const ownMaterial = z.object({ id: reference, material })

@@ -3,7 +3,7 @@ import { doseProblems } from '#core/feed/dose'
 import { ruled } from '../records/rules'
 import { feedFields } from '../records/feed'
 import { toolFields } from '../records/tool'
-import { asDoseRequest } from '../reckoning/dose-request'
+import { asDoseRequest } from '../derived/dose-request'
 import { doseFields } from '../records/feeding'
 
 export const doseToCompute = ruled(

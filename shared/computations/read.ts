@@ -1,7 +1,7 @@
 import * as z from 'zod'
-import { READ_KINDS, readAs, type ReadText } from '../reckoning/read-as'
-import { contextOf } from '../reckoning/context'
-import { wordsOf } from '../reckoning/known'
+import { READ_KINDS, readAs, type ReadText } from '../derived/read-as'
+import { contextOf } from '../derived/context'
+import { wordsOf } from '../derived/known'
 import { knownFrom } from '#core/language/reading'
 import { day, id } from '../records/rules'
 

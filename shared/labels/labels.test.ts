@@ -1,11 +1,11 @@
 import { describe, expect, it } from '@jest/globals'
 import { dayFrom } from '#core/calendar/day'
 import type { UnitSystem } from '#core/units/unit'
-import { contextOf } from '../reckoning/context'
+import { contextOf } from '../derived/context'
 import { labelDay, labelsOf, type LabelSources, type LabelWish } from './labels'
 import { newEntry } from '../records/new-entry'
 import { tray as traySchema } from '../records/tray'
-import { changesByTray, trayStands } from '../reckoning/trays'
+import { changesByTray, trayStands } from '../derived/trays'
 
 const TRAY = '0b1a5700-0000-4000-8000-000000000010'
 const PACKET = '0b1a5700-0000-4000-8000-000000000011'

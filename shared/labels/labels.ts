@@ -10,7 +10,7 @@ import type { UnitSystem } from '#core/units/unit'
 import { printNumber, printQuantity } from '#core/units/format'
 import type { Bodies, Stored } from '../records/collections'
 import type { PacketRecord } from '../records/packet'
-import type { Context } from '../reckoning/context'
+import type { Context } from '../derived/context'
 
 /** How many labels a group gets: one, one for each pack of it, or one for each cell or pot. */
 export const LABEL_COPIES = ['group', 'pack', 'pot'] as const

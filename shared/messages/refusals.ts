@@ -20,6 +20,7 @@ const RULES = {
   oneCell: 'Only a tray has more than one cell.',
   onlyExtras: 'Extras alone make no mix: add a material by the part.',
   nothingToFill: 'Say what to fill: add a container.',
+  coverTooDeep: 'A cover is at most half the depth: {mm} mm.',
   potUpLarger: 'Their root balls fill it already: pot up into something larger.',
   blockLayers: 'A block is pressed from one mix: it has no layers.',
   tubTooSmall: 'The tub is smaller than a scoop can be stirred in. Choose a larger tub or a smaller scoop.',
@@ -145,10 +146,12 @@ export interface SaidProblem {
 /** As a rule finds it, or as a schema has said it already. */
 export type AnyProblem = Problem<RefusalKind> | SaidProblem
 
+/** In thousands from ten of them on: `20,000`. */
+const limit = (n: number) => (n >= 10_000 ? n.toLocaleString('en-GB') : printNumber(n))
 /** `1 to 40 days`, `10 to 100 %`; `more than 0, at most 500 L` where the least is only not nothing. */
 function rangeOf({ kind, values: { low, high, unit } = {} }: Wrong<RefusalKind>): string {
   const isShare = unit === 'share'
-  const [from, to] = [low, high].map((n) => printNumber(Number(n) * (isShare ? 100 : 1))) as [string, string]
+  const [from, to] = [low, high].map((n) => limit(Number(n) * (isShare ? 100 : 1))) as [string, string]
   const counted = isShare ? ' %' : unit ? ` ${unit}` : ''
   const justAbove0 = kind === 'between' && Number(low) > 0 && Number(low) * 1000 <= Number(high)
   return `${justAbove0 ? 'more than 0, at most' : `${from} to`} ${to}${counted}`

@@ -1,4 +1,4 @@
-import type { Tonight } from '../reckoning/tonight'
+import type { Tonight } from '../derived/tonight'
 import { messages, namesListed } from './message'
 import type { Saying } from './saying'
 

@@ -1,7 +1,7 @@
 import type { Day } from '#core/calendar/day'
 import { MIN_TRAYS, type Verdict } from '#core/trials/trial'
 import { printShare } from '#core/units/format'
-import type { Against } from '../reckoning/group-facts'
+import type { Against } from '../derived/group-facts'
 import { messages } from './message'
 
 /* What the counts of a trial or a comparison say, and how sure that is. */

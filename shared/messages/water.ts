@@ -1,8 +1,8 @@
 import { GNAT_DAYS, type WetRisk } from '#core/water/wet'
 import { printShare } from '#core/units/format'
 import { dayOf } from '#core/water/watering-events'
-import type { TrayWater } from '../reckoning/water'
-import type { Watered } from '../reckoning/water-round'
+import type { TrayWater } from '../derived/water'
+import type { Watered } from '../derived/water-round'
 import { messages } from './message'
 import type { Saying } from './saying'
 

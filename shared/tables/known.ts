@@ -6,7 +6,7 @@ import { PLACE_KINDS } from '#core/places/place-kinds'
 import { withOutside } from '#core/season/schedule/stays'
 import { BUILT_IN_CROPS } from '#core/sowing/crops'
 import type { Bodies, Stored } from '#shared/records/collections'
-import type { Context } from '../reckoning/context'
+import type { Context } from '../derived/context'
 import type { NamedKind } from './column'
 import type { Named, Names } from './names'
 

@@ -4,7 +4,7 @@ import { bodyOf, type Bodies, type Everything, type Stored } from '../records/co
 import { COLLECTION_NAMES, type Collection } from '../records/collection-names'
 import { idsOf, isRefusal, type Acting, type Change, type Decision } from '../commands/command'
 import { decidedBy, sentCommands, type Sent } from '../commands/commands'
-import { benchOf } from '../reckoning/bench'
+import { benchOf } from '../derived/bench'
 import { household } from '../records/household'
 import { SEASON } from './season'
 

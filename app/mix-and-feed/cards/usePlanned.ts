@@ -1,4 +1,4 @@
-import { plannedBatch, plannedFeed } from '#shared/reckoning/planned-cards'
+import { plannedBatch, plannedFeed } from '#shared/derived/planned-cards'
 import type { Stored } from '#shared/records/collections'
 import type { BatchRecord } from '#shared/records/batch'
 import type { FeedingRecord } from '#shared/records/feeding'

@@ -1,7 +1,7 @@
 import { GUIDED_JOB_NAMES } from '#core/jobs/guided-job'
 import type { FeedDemand, MixDemand } from '#core/season/demand/demand'
 import { batchFor, batchPlannedFor, feedingFor, namesOf } from '#shared/commands/season-batch'
-import { find, traysOfSowing } from '#shared/reckoning/bench'
+import { find, traysOfSowing } from '#shared/derived/bench'
 
 /** From what the season asks for to a card at the bench: a batch or a feed that is planned in one press. */
 export function usePlannedCard() {

@@ -16,7 +16,7 @@ import type { FeedRecord } from '#shared/records/feed'
 import { asFeed, feedRecordOf } from '#shared/records/as-feed'
 import type { FeedingRecord } from '#shared/records/feeding'
 import type { Stored } from '#shared/records/collections'
-import { learnedFeed, learnedVessel } from '#shared/reckoning/calibrated-catalogues'
+import { learnedFeed, learnedVessel } from '#shared/derived/calibrated-catalogues'
 
 /** A feed on the bench. The label stands in the draft, so that it can be typed over. */
 export interface FeedDraft extends FeedingRecord {

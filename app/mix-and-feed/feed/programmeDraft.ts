@@ -4,7 +4,7 @@ import { dequal } from 'dequal'
 import { FEEDS } from '#core/feed/feeds'
 import { habitOf, planProgramme, type FeedingMethod, type ProgrammePlan } from '#core/feed/programme'
 import type { ProgrammeRecord } from '#shared/records/programme'
-import { asProgrammeRequest, programmeRecordProblems } from '#shared/reckoning/programme-request'
+import { asProgrammeRequest, programmeRecordProblems } from '#shared/derived/programme-request'
 import type { Stored } from '#shared/records/collections'
 
 export interface ProgrammeDraft extends ProgrammeRecord {

@@ -21,7 +21,7 @@ const choices = STRETCHED.map((id) => ({
   value: id as string,
   name: present(context.materials.get(id)).name,
 }))
-/** Reckoned only when it is looked at. */
+/** Computed only when it is looked at. */
 const open = ref(false)
 const answers = computed(() =>
   open.value ? stretch(baseId.value, props.additions, props.container, context.materials) : [],

@@ -26,7 +26,7 @@ const at = ([a, b, c]: readonly [number, number, number]) => ({
   x: PAD + SIDE * (b + c / 2) + 0 * a,
   y: PAD + TALL * (1 - c),
 })
-const reckon = (shares: readonly number[]) => traitsOf(props.request, shares)[props.trait]
+const traitAt = (shares: readonly number[]) => traitsOf(props.request, shares)[props.trait]
 
 /** Small triangles over all blends, each with the trait at its middle. */
 const cells = computed(() => {
@@ -38,7 +38,7 @@ const cells = computed(() => {
       (amount) => Math.max(amount, 1e-9),
     )
     const path = points.map(([i, j]) => corner(i, j)).map(({ x, y }) => `${x.toFixed(1)} ${y.toFixed(1)}`)
-    found.push({ path: `M${path.join('L')}Z`, value: reckon(shares) })
+    found.push({ path: `M${path.join('L')}Z`, value: traitAt(shares) })
   }
   for (let j = 0; j < STEPS; j++)
     for (let i = 0; i + j < STEPS; i++) {
@@ -72,7 +72,7 @@ const steps = computed(() => {
   return [...paths].map(([step, path]) => ({ path, value: low + ((step + 0.5) / SHADES) * (high - low) }))
 })
 const point = computed(() => at(props.shares))
-const value = computed(() => reckon(props.shares.map((share) => Math.max(share, 1e-9))))
+const value = computed(() => traitAt(props.shares.map((share) => Math.max(share, 1e-9))))
 
 const svg = useTemplateRef<SVGSVGElement>('svg')
 const held = ref(false)

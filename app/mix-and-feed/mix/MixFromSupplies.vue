@@ -2,7 +2,7 @@
 import { present } from '#core/present'
 import { mostContainers } from '#core/media/capacity'
 import { onShelves } from '#core/supplies/draw'
-import { asBatchRequest } from '#shared/reckoning/batch-request'
+import { asBatchRequest } from '#shared/derived/batch-request'
 
 /** The other way round: from the supplies to the most trays they fill, and what runs out first. */
 const context = useContext()

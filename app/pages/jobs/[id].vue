@@ -18,7 +18,7 @@ import { mayAskToNotify, readAloud, stopReading } from '~/today/jobs/ringing'
 import { nextStep, stepStands } from '#core/jobs/guided-job'
 import { plainWords } from '#shared/messages/steps'
 import { printHours, printFigure } from '#core/working/print'
-import { guidedJobPlan } from '#shared/reckoning/guided-job-plan'
+import { guidedJobPlan } from '#shared/derived/guided-job-plan'
 
 definePageMeta({ bare: true, key: (route) => route.path })
 

@@ -4,7 +4,7 @@ import { openSteps, GUIDED_JOB_NAMES } from '#core/jobs/guided-job'
 import { counted } from '#core/text/plurals'
 import type { Stored } from '#shared/records/collections'
 import type { GuidedJobRecord } from '#shared/records/guided-job'
-import { guidedJobPlan } from '#shared/reckoning/guided-job-plan'
+import { guidedJobPlan } from '#shared/derived/guided-job-plan'
 
 definePageMeta({
   place: {

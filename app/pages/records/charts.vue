@@ -2,8 +2,8 @@
 import { present } from '#core/present'
 import { printNumber, printShare } from '#core/units/format'
 import { degreeDays } from '#core/sowing/warmth'
-import { climateByPlace } from '#shared/reckoning/measured'
-import { germinationCurves, perPlant, timelines, yearReport } from '#shared/reckoning/year'
+import { climateByPlace } from '#shared/derived/measured'
+import { germinationCurves, perPlant, timelines, yearReport } from '#shared/derived/year'
 
 definePageMeta({
   place: {

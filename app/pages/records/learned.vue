@@ -57,8 +57,8 @@ const { answer: made } = useRead<{ entries: Stored<Bodies['entries']>[] }>(
 const used = computed(() =>
   [...(made.value?.entries ?? [])].reverse().flatMap(({ id, body }) => {
     const fact = (what: string) => body.facts.find((one) => one.what === what)?.amount
-    const [reckoned, actual] = [fact('Estimated use'), fact('Used')]
-    return reckoned && actual ? [{ id, name: body.name, on: body.on, reckoned, used: actual }] : []
+    const [predicted, actual] = [fact('Estimated use'), fact('Used')]
+    return predicted && actual ? [{ id, name: body.name, on: body.on, predicted, used: actual }] : []
   }),
 )
 </script>

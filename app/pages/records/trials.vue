@@ -2,7 +2,7 @@
 import { sayTrial } from '#shared/messages/trials'
 import type { Stored } from '#shared/records/collections'
 import type { TrialRecord } from '#shared/records/trial'
-import { sideOf } from '#shared/reckoning/group-facts'
+import { sideOf } from '#shared/derived/group-facts'
 
 definePageMeta({
   place: {

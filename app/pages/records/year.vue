@@ -6,7 +6,7 @@ import type { Sent } from '#shared/commands/commands'
 import { nextYear } from '#core/language/line-said'
 import { packsOf } from '#core/supplies/pack-said'
 import { printNumber } from '#core/units/format'
-import { cameWords, nextYears, yearReport, type PacketVerdict } from '#shared/reckoning/year'
+import { cameWords, nextYears, yearReport, type PacketVerdict } from '#shared/derived/year'
 
 definePageMeta({
   place: {

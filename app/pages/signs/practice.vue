@@ -5,14 +5,14 @@ import { CAUSE_WORDS, sayBecause } from '#shared/messages/signs'
 import type { SignRecord } from '#core/signs/record'
 import { signById } from '#core/signs/seen'
 import { printNumber, printShare } from '#core/units/format'
-import { contextOf } from '#shared/reckoning/context'
+import { contextOf } from '#shared/derived/context'
 import {
   PRACTICE_ASKS,
   practiceChoices,
   practiceTray,
   tellingAsks,
   type PracticeAsk,
-} from '#shared/reckoning/practice-tray'
+} from '#shared/derived/practice-tray'
 
 definePageMeta({
   place: {

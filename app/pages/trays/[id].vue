@@ -12,7 +12,7 @@ import { daysUp } from '#core/sowing/emergence'
 import { cellName, cellsOf, freeCells } from '#core/trays/layout'
 import type { GroupStands } from '#core/trays/standing'
 import type { TrayRecord } from '#shared/records/tray'
-import { countsEach } from '#shared/reckoning/trays'
+import { countsEach } from '#shared/derived/trays'
 
 definePageMeta({ key: (route) => route.path })
 const route = useRoute()
@@ -20,7 +20,7 @@ const trays = useTrays()
 const bench = useGuidedJobs()
 const season = useSeason()
 const household = useHousehold()
-const reckoned = useContext()
+const context = useContext()
 const { printDay } = useDates()
 
 const id = String(route.params.id)
@@ -28,13 +28,13 @@ const kept = computed(() => trays.find(id))
 /** As the hand has it, while a stroke goes on. */
 const laying = shallowRef<TrayRecord | null>(null)
 const tray = computed(() => laying.value ?? kept.value?.body)
-const container = computed(() => tray.value && reckoned.whole.containers.get(tray.value.containerId))
+const container = computed(() => tray.value && context.whole.containers.get(tray.value.containerId))
 const stands = computed(() => trays.stands(present(kept.value)))
 const together = computed(
   () =>
     new Set(
       (tray.value?.groups ?? [])
-        .filter(({ cropId, seedsPerCell }) => reckoned.whole.crops.get(cropId)?.clump || seedsPerCell > 6)
+        .filter(({ cropId, seedsPerCell }) => context.whole.crops.get(cropId)?.clump || seedsPerCell > 6)
         .map(({ code }) => code),
     ),
 )
@@ -42,7 +42,7 @@ const word = computed(() => {
   const said = cellWord(present(container.value))
   return said === 'tray' ? 'furrow' : said
 })
-const isEach = (cropId: string) => countsEach(reckoned.whole.crops.get(cropId), container.value)
+const isEach = (cropId: string) => countsEach(context.whole.crops.get(cropId), container.value)
 const placeName = computed(() => {
   const known = withOutside(season.frame?.places ?? [])
   const named = (of: string | null | undefined) => known.find((one) => one.id === of)?.name
@@ -208,9 +208,9 @@ async function remove() {
 }
 /** The day it is to come up, by its packet or the warmth of the place it stands in. */
 function expectedOf({ group, sownOn }: GroupStands): { on: Day; mixC: number | null } | null {
-  const crop = reckoned.whole.crops.get(group.cropId)
+  const crop = context.whole.crops.get(group.cropId)
   if (!crop || !sownOn) return null
-  const packet = group.packetId ? reckoned.whole.packets.get(group.packetId)?.upDays : null
+  const packet = group.packetId ? context.whole.packets.get(group.packetId)?.upDays : null
   const place = withOutside(season.frame?.places ?? []).find(
     ({ id: of }) => of === present(tray.value).placeId,
   )

@@ -5,7 +5,7 @@ import { counted } from '#core/text/plurals'
 import { withOutside } from '#core/season/schedule/stays'
 import type { Stored } from '#shared/records/collections'
 import type { TrayRecord } from '#shared/records/tray'
-import type { ProposedTray } from '#shared/reckoning/trays'
+import type { ProposedTray } from '#shared/derived/trays'
 
 definePageMeta({
   place: {
@@ -20,7 +20,7 @@ definePageMeta({
 })
 const trays = useTrays()
 const season = useSeason()
-const reckoned = useContext()
+const context = useContext()
 const { printDay } = useDates()
 
 const search = ref('')
@@ -42,7 +42,7 @@ const places = computed(() => {
   return [...placed, { id: 'nowhere', name: 'No place set', list: lost }].filter(({ list }) => list.length)
 })
 const emptied = computed(() => found(trays.all.filter(({ body }) => body.emptiedOn !== null)).reverse())
-const containerOf = ({ body }: Stored<TrayRecord>) => reckoned.whole.containers.get(body.containerId)
+const containerOf = ({ body }: Stored<TrayRecord>) => context.whole.containers.get(body.containerId)
 
 /** First what is to be sown; what stands already can be laid out as it is. */
 const isSown = (one: ProposedTray) => one.holds.every(({ row }) => season.isSown(row.id))

@@ -25,7 +25,7 @@ const trays = useTrays()
 const household = useHousehold()
 const { note } = useNotes()
 const season = useSeason()
-const reckoned = useContext()
+const ownContext = useContext()
 
 const asked = String(route.query.trays ?? '')
   .split(',')
@@ -109,7 +109,7 @@ const texts = computed(() =>
           ? household.batches.filter(({ id }) => batches.value.includes(id))
           : household.batches,
       sowings: household.sowings,
-      context: reckoned.whole,
+      context: ownContext.whole,
       today: season.today,
     },
     { kind: kind.value, copies: copies.value, supplier: supplier.value, origin: window.location.origin },

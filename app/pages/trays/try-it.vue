@@ -11,7 +11,7 @@ import {
 import { habitOf } from '#core/feed/programme'
 import { withOutside } from '#core/season/schedule/stays'
 import { printNumber } from '#core/units/format'
-import { scenarioFor } from '#shared/reckoning/water-scenario'
+import { scenarioFor } from '#shared/derived/water-scenario'
 
 definePageMeta({
   place: {

@@ -3,8 +3,8 @@ import { counted } from '#core/text/plurals'
 import { onShelves } from '#core/supplies/draw'
 import { goodsId } from '#core/supplies/goods'
 import { seedShort, shortFrom } from '#core/season/demand/shopping'
-import { kindOf } from '#shared/reckoning/wish'
-import { neededByDay } from '#shared/reckoning/shopping'
+import { kindOf } from '#shared/derived/wish'
+import { neededByDay } from '#shared/derived/shopping'
 
 /** All there is to buy, in whole packs, and by when: for what is planned to be mixed, fed and sown. */
 const season = useSeason()

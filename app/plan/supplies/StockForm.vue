@@ -3,7 +3,7 @@ import { present } from '#core/present'
 import { comesPressed, goodsUnit, packHolds, packProblems, type PackMeasure } from '#core/supplies/goods'
 import { fullAndOpen } from '#core/supplies/draw'
 import type { StockRecord } from '#shared/records/stock'
-import { stockProblems } from '#shared/reckoning/shelves'
+import { stockProblems } from '#shared/derived/shelves'
 import type { Stored } from '#shared/records/collections'
 
 const { mass, volume } = useMeasures()

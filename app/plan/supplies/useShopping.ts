@@ -1,7 +1,7 @@
 import { goodsName, goodsUnit, type Goods } from '#core/supplies/goods'
 import type { Need } from '#core/supplies/needs'
 import { printQuantity } from '#core/units/format'
-import { offersOf, shortagesOf } from '#shared/reckoning/shortage'
+import { offersOf, shortagesOf } from '#shared/derived/shortage'
 
 /** Needs against what is on the shelf: what is short, and the cheapest whole packs for it. */
 export function useShopping() {

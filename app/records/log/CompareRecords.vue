@@ -9,7 +9,7 @@ import {
   groupFacts,
   type ComparedBy,
   type GroupFacts,
-} from '#shared/reckoning/group-facts'
+} from '#shared/derived/group-facts'
 
 /** Without a trial: what the records suggest, and what speaks against taking it for more. */
 const context = useContext()

@@ -4,7 +4,7 @@ import { max } from 'd3-array'
 import { scaleLinear } from 'd3-scale'
 import { area, curveStepAfter, line } from 'd3-shape'
 import { printShare } from '#core/units/format'
-import type { Curve } from '#shared/reckoning/year'
+import type { Curve } from '#shared/derived/year'
 
 /** Share that is up by days since sowing, with the 95 % interval; one is chosen, the rest stand behind it. */
 const props = defineProps<{ curves: readonly Curve[] }>()

@@ -2,7 +2,7 @@
 import { present } from '#core/present'
 import { calibrationById, type CalibrationId } from '#core/learning/calibrations'
 import { printNumber } from '#core/units/format'
-import { jugKey } from '#shared/reckoning/calibrated-catalogues'
+import { jugKey } from '#shared/derived/calibrated-catalogues'
 import { newEntry } from '#shared/records/new-entry'
 
 /** Something of the bench measured by itself: a jug by the water it holds, a spoon of powder, a soaked brick. */

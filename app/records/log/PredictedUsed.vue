@@ -4,13 +4,13 @@ import { max } from 'd3-array'
 import { scaleLinear, scalePoint } from 'd3-scale'
 import { printShare } from '#core/units/format'
 
-/** Batch after batch: what was used against what was reckoned, in per cent; the band is the aim of five. */
+/** Batch after batch: what was used against what was predicted, in per cent; the band is the aim of five. */
 const props = defineProps<{
   batches: readonly {
     readonly id: string
     readonly name: string
     readonly on: string
-    readonly reckoned: number
+    readonly predicted: number
     readonly used: number
   }[]
 }>()
@@ -18,7 +18,7 @@ const { printDay } = useDates()
 const { volume } = useMeasures()
 const [WIDTH, HEIGHT] = [720, 220]
 const AIM = 0.05
-const off = computed(() => props.batches.map((one) => ({ ...one, off: one.used / one.reckoned - 1 })))
+const off = computed(() => props.batches.map((one) => ({ ...one, off: one.used / one.predicted - 1 })))
 const reach = computed(() => Math.max(0.15, (max(off.value, (one) => Math.abs(one.off)) ?? 0) * 1.15))
 const x = computed(() =>
   scalePoint<string>()
@@ -75,7 +75,7 @@ const signed = (value: number) => `${value > 0 ? '+' : value < 0 ? '−' : ''}${
         <tr v-for="one in off" :key="one.id">
           <th scope="row">{{ one.name }}</th>
           <td>{{ printDay(one.on) }}</td>
-          <td>{{ volume(one.reckoned) }}</td>
+          <td>{{ volume(one.predicted) }}</td>
           <td>{{ volume(one.used) }}</td>
           <td>{{ signed(one.off) }}</td>
         </tr>

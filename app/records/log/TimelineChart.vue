@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { scaleUtc } from 'd3-scale'
-import type { Line } from '#shared/reckoning/year'
+import type { Line } from '#shared/derived/year'
 
 /** From sown to out, group by group: seed in the ground, up, moved on, out. */
 const props = defineProps<{ lines: readonly Line[]; today: string }>()

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Trace, TraceNode } from '#shared/reckoning/trace'
+import type { Trace, TraceNode } from '#shared/derived/trace'
 
 /** The way of a tray, from left to right: what it is made of, the batch, the trays, what happened to it. */
 const props = defineProps<{ trace: Trace }>()

@@ -1,6 +1,6 @@
 import type { ReadLine } from '#core/language/line-said'
 import { lineCommands, trayFacts } from '#shared/commands/log-line'
-import { doubtsOf, type Doubt } from '#shared/reckoning/line-doubts'
+import { doubtsOf, type Doubt } from '#shared/derived/line-doubts'
 
 /** A doubt, and which of the entries of a line it is about. */
 export interface LineDoubt extends Doubt {

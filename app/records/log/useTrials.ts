@@ -3,7 +3,7 @@ import type { TrialQuestion } from '#core/trials/trial'
 import type { Stored } from '#shared/records/collections'
 import type { TrayRecord } from '#shared/records/tray'
 import type { TrialRecord } from '#shared/records/trial'
-import { judgedTrial, groupFacts } from '#shared/reckoning/group-facts'
+import { judgedTrial, groupFacts } from '#shared/derived/group-facts'
 
 export interface SideWanted {
   readonly name: string

@@ -1,6 +1,6 @@
 import { daysBetween } from '#core/calendar/day'
 import type { SignRecord } from '#core/signs/record'
-import { signRecordOf } from '#shared/reckoning/sign-record'
+import { signRecordOf } from '#shared/derived/sign-record'
 
 /** What the record says of a tray for a sign; null for no tray. */
 export function useSignRecord(trayId: () => string | null): ComputedRef<SignRecord | null> {

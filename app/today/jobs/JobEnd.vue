@@ -4,7 +4,7 @@ import { answerKey, openSteps } from '#core/jobs/guided-job'
 import type { Stored } from '#shared/records/collections'
 import { guidedJobOutcomes } from '#shared/commands/guided-job-outcome'
 import type { GuidedJobRecord } from '#shared/records/guided-job'
-import type { GuidedJobPlan } from '#shared/reckoning/guided-job-plan'
+import type { GuidedJobPlan } from '#shared/derived/guided-job-plan'
 
 /** The end of a job, early or late: what is written down of it, and nothing that was not done. */
 const props = defineProps<{ guidedJob: Stored<GuidedJobRecord>; plan: GuidedJobPlan | null }>()

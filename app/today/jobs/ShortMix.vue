@@ -6,9 +6,9 @@ import { counted, withArticle } from '#core/text/plurals'
 import { planBatch, type BatchPlan } from '#core/media/batch'
 import { substitute } from '#core/media/substitute'
 import type { Stored } from '#shared/records/collections'
-import { asBatchRequest } from '#shared/reckoning/batch-request'
+import { asBatchRequest } from '#shared/derived/batch-request'
 import type { GuidedJobRecord } from '#shared/records/guided-job'
-import { leftEmpty } from '#shared/reckoning/trays'
+import { leftEmpty } from '#shared/derived/trays'
 
 /** The mix gives out: how much is filled, what is missing, and what to do. */
 const props = defineProps<{ guidedJob: Stored<GuidedJobRecord>; plan: BatchPlan }>()

@@ -6,10 +6,10 @@ import { pathIfWatered } from '#core/water/ahead'
 import { weightAt, type Point } from '#core/water/follow'
 import { dayOf, hourOf, type Moment } from '#core/water/watering-events'
 import { waterAgainAt, wetAbove } from '#core/water/tray-store'
-import type { TrayWater } from '#shared/reckoning/water'
+import type { TrayWater } from '#shared/derived/water'
 
 /**
- * What the tray weighs, day by day: reckoned with its band, weighed as points, watered and fed as drops. The drop of the
+ * What the tray weighs, day by day: computed, with its band, weighed as points, watered and fed as drops. The drop of the
  * next watering is dragged, and what it does is seen.
  */
 const props = defineProps<{ water: TrayWater; name: string }>()

@@ -6,7 +6,7 @@ import type { Day } from '#core/calendar/day'
 import type { WEIGHED } from '#core/water/watering-events'
 import { doubtOf } from '#core/water/weighing'
 import { newEntry, waterRow } from '#shared/records/new-entry'
-import { SCALE_SD_G, type WaterStore } from '#shared/reckoning/water'
+import { SCALE_SD_G, type WaterStore } from '#shared/derived/water'
 
 /** A tray on the scale: dry, just watered, or as it stands. */
 const props = defineProps<{ trayId: string; name: string; store: WaterStore; plantsG: number; by?: string }>()

@@ -1,8 +1,8 @@
 import { present } from '#core/present'
-import type { Bench } from '#shared/reckoning/bench'
+import type { Bench } from '#shared/derived/bench'
 
 /**
- * The bench of shared/reckoning, of what the Pinia stores hold: what they have worked out already is not worked out again.
+ * The bench of shared/derived, of what the Pinia stores hold: what they have worked out already is not worked out again.
  *
  * @param water what is known of the water of trays, and the time it is known at
  */

@@ -1,4 +1,4 @@
-import type { TrayWater } from '#shared/reckoning/water'
+import type { TrayWater } from '#shared/derived/water'
 import { sayHowToWater, sayWaterDue, sayWaterShort } from '#shared/messages/water'
 
 /** What a tray needs of water, in words. */

@@ -4,8 +4,8 @@ import type { Stored } from '#shared/records/collections'
 import type { EntryRecord } from '#shared/records/entry'
 import { waterRow } from '#shared/records/new-entry'
 import type { TrayRecord } from '#shared/records/tray'
-import { waterRound } from '#shared/reckoning/water-round'
-import { trayWater, waterByTray, type TrayWater } from '#shared/reckoning/water'
+import { waterRound } from '#shared/derived/water-round'
+import { trayWater, waterByTray, type TrayWater } from '#shared/derived/water'
 
 type Tray = Stored<TrayRecord>
 export type WaterRow = Parameters<typeof waterRow>[0]

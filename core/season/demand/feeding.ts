@@ -24,7 +24,7 @@ export interface SowingFeeding {
 
 /** Seed leaves last about so many days [common practice]. */
 const SEED_LEAF_DAYS = 8
-/** A cell of a few mL and up is reckoned with. */
+/** A cell of a few mL and up is counted on. */
 const MIN_CELL_ML = 1
 
 /**

@@ -15,7 +15,7 @@ export interface SowableNow {
   readonly until: Day
 }
 
-/** Plants the days are reckoned for; they are the same for any number. */
+/** Plants the days are computed for; they are the same for any number. */
 const SOME = 12
 
 /**

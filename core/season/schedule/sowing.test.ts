@@ -120,7 +120,7 @@ describe('a planned sowing', () => {
     expect(with_(70, before.lateOn!).notices).toEqual(before.notices)
   })
 
-  it('sets several plants into one container where that is the way, and reckons mix, room and food by them', () => {
+  it('sets several plants into one container where that is the way, and computes mix, room and food by them', () => {
     const stages = (plantsEach: number | null) =>
       scheduleById('cell-pot-bucket').stages.map((one) =>
         one.kind === 'set in' ? { ...one, plantsEach } : one,

@@ -5,7 +5,7 @@ import type { SowingRequest } from './sowing-request'
 
 /** Days of going out a little longer each day; 7–14 [common practice], a week for quick crops. */
 const hardenDays = (crop: Crop) => (crop.weeks[1] <= 4 ? 7 : 10)
-/** Days in a final container that are still reckoned with. */
+/** Days in a final container that still count. */
 const SET_IN_DAYS = 1
 
 /** Days on each stage: those that were set, and the rest of the crop's weeks shared out by the schedule's parts. */

@@ -24,7 +24,7 @@ describe('simulated seasons', () => {
     (_, lost, losses) => {
       const one = asSimulated('tomato', { losses })
       const { germination, cells } = one.planned
-      // Both shares as Beta, by the midpoint rule: an independent reckoning of the same chance.
+      // Both shares as Beta, by the midpoint rule: an independent computation of the same chance.
       const beta = (mean: number, seen: number) => {
         const steps = Array.from({ length: 400 }, (_, i) => (i + 0.5) / 400)
         const density = steps.map((x) => x ** (mean * seen - 1) * (1 - x) ** ((1 - mean) * seen - 1))

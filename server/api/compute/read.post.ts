@@ -1,7 +1,7 @@
 import * as z from 'zod'
 import { setResponseHeaders } from 'h3'
 import { problemsFrom } from '#shared/records/rules'
-import { READ_KINDS } from '#shared/reckoning/read-as'
+import { READ_KINDS } from '#shared/derived/read-as'
 import { readToCompute } from '#shared/computations/read'
 import { cleaned } from '../../http/clean'
 import { HttpProblem } from '../../http/problem-json'

@@ -5,9 +5,9 @@ import { growthStageById } from '#core/feed/growth-stage'
 import { saidInParts } from '#core/media/recipe'
 import { printNumber } from '#core/units/format'
 import { printFraction } from '#core/units/fraction'
-import { plannedBatch, plannedFeed } from '#shared/reckoning/planned-cards'
-import type { Context } from '#shared/reckoning/context'
-import { contextOf } from '#shared/reckoning/context'
+import { plannedBatch, plannedFeed } from '#shared/derived/planned-cards'
+import type { Context } from '#shared/derived/context'
+import { contextOf } from '#shared/derived/context'
 import type { FeedingRecord } from '#shared/records/feeding'
 import type { Block, Writing } from '../../paper/document'
 import type { Principal } from '../../principal'
@@ -28,7 +28,7 @@ const minutes = (n: number) => (n < 90 ? `${Math.round(n)} min` : `${printNumber
 const warnings = (ids: readonly CautionId[]): Block[] =>
   sayCautions(ids).map(({ title, text }) => ({ kind: 'caution', title, text }))
 
-/** The card of a batch, with the feeds that go with it. @throws Refusal 404, 422 where it can no longer be reckoned */
+/** The card of a batch, with the feeds that go with it. @throws Refusal 404, 422 where it can no longer be computed */
 export async function batchCard(principal: Principal, householdId: string, id: string): Promise<Writing> {
   const kept = await everything(principal, householdId)
   const batch = kept.batches.find((one) => one.id === id)

@@ -1,6 +1,6 @@
 import { and, asc } from 'drizzle-orm'
 import type { Bodies, Stored } from '#shared/records/collections'
-import { changesByTray, trayStands } from '#shared/reckoning/trays'
+import { changesByTray, trayStands } from '#shared/derived/trays'
 import { tableById, type TableId } from '#shared/tables/tables'
 import { writeTable, type Style } from '#shared/tables/write'
 import { standingIn as plantsIn } from '#core/trays/standing'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { present } from '#core/present'
 import { GUIDED_JOB_NAMES } from '#core/jobs/guided-job'
-import { guidedJobPlan } from '#shared/reckoning/guided-job-plan'
+import { guidedJobPlan } from '#shared/derived/guided-job-plan'
 
 /** A job on paper: the same steps; for several pairs of hands one sheet each, amounts split, cautions on every sheet. */
 const route = useRoute()

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Bodies, Stored } from '#shared/records/collections'
-import { traceOf } from '#shared/reckoning/trace'
+import { traceOf } from '#shared/derived/trace'
 
 definePageMeta({ place: { title: 'Trace', what: 'where a tray comes from', parent: '/records' } })
 const route = useRoute()

@@ -11,7 +11,7 @@ import type { BatchRecord } from '../records/batch'
 import { asBatchRequest, batchRecordProblems } from './batch-request'
 import type { FeedingRecord } from '../records/feeding'
 
-/** What follows from a planned batch: nothing derived is ever stored. Null where it can no longer be reckoned. */
+/** What follows from a planned batch: nothing derived is ever stored. Null where it can no longer be computed. */
 export function plannedBatch(body: BatchRecord, context: Context) {
   if (batchRecordProblems(body, context).length) return null
   const plan = planBatch(asBatchRequest(body, context))

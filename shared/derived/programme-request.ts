@@ -5,9 +5,9 @@ import { wrongAt, type Problem } from '#core/problem'
 import type { Context } from './context'
 import type { ProgrammeRecord } from '../records/programme'
 
-type Reckoned = Pick<Context, 'containers' | 'materials' | 'feeds' | 'mixOf'>
+type Known = Pick<Context, 'containers' | 'materials' | 'feeds' | 'mixOf'>
 
-export function programmeRecordProblems(record: ProgrammeRecord, known: Reckoned): Problem[] {
+export function programmeRecordProblems(record: ProgrammeRecord, known: Known): Problem[] {
   const unknown = [
     ...(known.feeds.get(record.feedId) ? [] : [wrongAt(['feedId'], 'unknown', { what: 'feed' })]),
     ...record.stages.flatMap(({ containerId, recipeId }, i) => [
@@ -23,7 +23,7 @@ export function programmeRecordProblems(record: ProgrammeRecord, known: Reckoned
 }
 
 /** The request core plans. @throws RangeError for an unknown feed or container */
-export function asProgrammeRequest(record: ProgrammeRecord, known: Reckoned): ProgrammeRequest {
+export function asProgrammeRequest(record: ProgrammeRecord, known: Known): ProgrammeRequest {
   const feed = known.feeds.get(record.feedId)
   if (!feed) throw new RangeError(`feedId: '${record.feedId}' is not known`)
   const nothing = { parts: [], extras: [] }

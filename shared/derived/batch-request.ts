@@ -5,11 +5,10 @@ import type { Context } from './context'
 import { learnedAllowances, learnedVessel } from './calibrated-catalogues'
 import type { BatchFields } from '../records/batch'
 
-type Reckoned = Pick<Context, 'containers' | 'materials' | 'homeTests'> &
-  Partial<Pick<Context, 'calibrations'>>
+type Known = Pick<Context, 'containers' | 'materials' | 'homeTests'> & Partial<Pick<Context, 'calibrations'>>
 
 /** What is wrong with a batch, given what the household knows. */
-export function batchRecordProblems(fields: BatchFields, known: Reckoned): Problem[] {
+export function batchRecordProblems(fields: BatchFields, known: Known): Problem[] {
   const unknown = fields.fills.flatMap(({ containerId, ballContainerId }, index) =>
     Object.entries({ containerId, ballContainerId })
       .filter(([, id]) => id && !known.containers.has(id))
@@ -19,7 +18,7 @@ export function batchRecordProblems(fields: BatchFields, known: Reckoned): Probl
 }
 
 /** The request core plans. @throws RangeError for an unknown container. */
-export function asBatchRequest(fields: BatchFields, known: Reckoned): BatchRequest {
+export function asBatchRequest(fields: BatchFields, known: Known): BatchRequest {
   return {
     ...fields,
     allowances: known.calibrations

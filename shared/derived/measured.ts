@@ -53,8 +53,8 @@ export function measuredByBatch(
   const blocks = request.fills.filter(({ container }) => container.kind === 'block').length
   const rows: MeasuredRow[] = []
   if (usedL !== null && usedL > 0 && (actual.filled !== null || share === 1)) {
-    const reckoned = reckonedL(planned, actual, batch.allowances.spare)
-    const ratio = reckoned > 0 ? usedL / reckoned : NaN
+    const computed = computedL(planned, actual, batch.allowances.spare)
+    const ratio = computed > 0 ? usedL / computed : NaN
     if (blocks === request.fills.length)
       rows.push(...row('block compression', ratio * planned.blockCompression, { key: batchId }))
     else if (blocks === 0) {
@@ -72,8 +72,8 @@ export function measuredByBatch(
   return rows
 }
 
-/** What the plan reckoned for the containers that were filled, without the spare, L. */
-export function reckonedL(
+/** What the plan computed for the containers that were filled, without the spare, L. */
+export function computedL(
   plan: BatchPlan,
   { share, filled }: NonNullable<EntryRecord['actual']>,
   spare: number,

@@ -5,7 +5,7 @@ import type { Measurement } from '#core/learning/calibrations'
 import { addDays, dayFrom, type Day } from '#core/calendar/day'
 import type { Figure } from '#core/working/figure'
 import { contextOf, type Context } from './context'
-import { measuredByBatch, measuredByCount, measuredByLeaves, measuredByLeaving, reckonedL } from './measured'
+import { measuredByBatch, measuredByCount, measuredByLeaves, measuredByLeaving, computedL } from './measured'
 import type { BatchRecord } from '../records/batch'
 import { asBatchRequest } from './batch-request'
 import type { EntryRecord } from '../records/entry'
@@ -60,14 +60,14 @@ function runs(
 ) {
   const book = contextOf({})
   const record = batch(kind)
-  const inBook = reckonedL(planOf(record, book), { ...ACTUAL, share: 1 }, 0.05)
+  const inBook = computedL(planOf(record, book), { ...ACTUAL, share: 1 }, 0.05)
   const measurements: Measurement[] = []
   const off: number[] = []
   for (let i = 0; i < n; i++) {
     const planned = planOf(record, learnedBy(measurements))
     const usedL = inBook * truth * (1 + wobble[i % wobble.length]!) * (i === times ? 10 : 1)
     const actual = { ...ACTUAL, share: 1, usedL }
-    off.push((inBook * truth) / reckonedL(planned, actual, 0.05) - 1)
+    off.push((inBook * truth) / computedL(planned, actual, 0.05) - 1)
     measuredByBatch(record, `batch ${i}`, actual, book, planned).forEach((row) =>
       measurements.push({ ...row, entryId: `e${i}`, on: addDays(on, i) }),
     )

@@ -7,8 +7,8 @@ import { simulateSeasons, type SimulatedSowing } from '#core/season/uncertainty/
 
 type Tell = (done: number) => void
 
-/** Long reckonings off the page's thread; each may tell how far it is, 0–1. To cancel one, end the worker. */
-const reckonings = {
+/** Long computations off the page's thread; each may tell how far it is, 0–1. To cancel one, end the worker. */
+const calls = {
   findMixes: (request: FinderRequest, tell: Tell) =>
     findMixes(request, (done) => {
       tell(done)
@@ -28,5 +28,5 @@ const reckonings = {
     tell: Tell,
   ) => simulateSeasons(sowings, seasons, seed, tell),
 }
-export type Reckonings = typeof reckonings
-expose(reckonings)
+export type WorkerCalls = typeof calls
+expose(calls)

@@ -55,7 +55,7 @@ export type KeptLists = { readonly [C in Collection]?: readonly Kept<Bodies[C]>[
 }
 
 /**
- * What everything is reckoned with: the catalogues, a household's own and corrected rows over the built-in ones, and
+ * What everything is counted on: the catalogues, a household's own and corrected rows over the built-in ones, and
  * what it keeps on its shelf. Page, route, calendar and worker all ask here.
  */
 export interface Context {

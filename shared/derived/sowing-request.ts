@@ -13,13 +13,13 @@ import type { Context } from './context'
 import type { PacketRecord } from '../records/packet'
 import type { SowingRecord } from '../records/sowing'
 
-type Reckoned = Pick<Context, 'crops' | 'packets' | 'book' | 'usualMixes'> &
+type Known = Pick<Context, 'crops' | 'packets' | 'book' | 'usualMixes'> &
   Partial<Pick<Context, 'calibrations'>> & { readonly frame: SeasonFrame }
 
 /** The request core plans; undefined for a crop nobody knows. */
 export function asSowingRequest(
   record: SowingRecord,
-  known: Reckoned,
+  known: Known,
   {
     done = {},
     notBefore = null,
@@ -91,7 +91,7 @@ function lossesOf(calibrations: Context['calibrations'] | undefined): SowingRequ
 }
 
 /** What is wrong with a sowing, each at its field. */
-export function sowingRecordProblems(record: SowingRecord, known: Reckoned): Problem<RefusalKind>[] {
+export function sowingRecordProblems(record: SowingRecord, known: Known): Problem<RefusalKind>[] {
   const request = asSowingRequest(record, known)
   if (!request) return [wrongAt(['cropId'], 'unknownCrop')]
   const mixes = (request.stages ?? []).flatMap(({ recipeId }, i) =>

@@ -38,7 +38,7 @@ export interface WaterStore {
 /** Where nobody said what a tray was filled with [default]. */
 const USUAL_MIX = 'lean-and-light'
 
-/** A tray as a store of water; null where its container or mix cannot be reckoned with. */
+/** A tray as a store of water; null where its container or mix cannot be computed with. */
 export function waterStore(
   record: TrayRecord,
   context: Pick<Context, 'containers' | 'materials' | 'mixOf' | 'homeTests' | 'frame'>,
@@ -162,7 +162,7 @@ const AGE_WHEN_SET = 20
 const LARGE_ML = 3000
 
 /**
- * The water of a tray; null where nothing is sown or set in it, or it cannot be reckoned with.
+ * The water of a tray; null where nothing is sown or set in it, or it cannot be computed with.
  *
  * @param now the hour by the household's clock
  */

@@ -29,7 +29,7 @@ export interface Tried {
 const UP_AFTER_DAYS = 7
 const WANTED_C = 22
 
-/** A dry run of a whole tray, one plant a cell; null where mix or container cannot be reckoned with. */
+/** A dry run of a whole tray, one plant a cell; null where mix or container cannot be computed with. */
 export function scenarioFor(
   context: Pick<Context, 'containers' | 'materials' | 'mixOf' | 'homeTests'>,
   { recipeId, containerId, place, lampHours, habit, how, days, waterEc, feed }: Tried,

@@ -7,7 +7,7 @@ import type { Crop } from '#core/sowing/crop'
 import { learnedSource } from '#core/working/source'
 
 /*
- * What the household's own measurements change, each in the row everything else is reckoned with: a plan that asks the
+ * What the household's own measurements change, each in the row everything else is counted on: a plan that asks the
  * catalogue has them at once, and its working says where they come from. A figure a person typed stands as it was typed.
  */
 

@@ -21,7 +21,7 @@ export interface TrayFacts {
   readonly groups: readonly GroupStands[]
   /** The first day anything was sown or set in it; null where nothing was. */
   readonly since: Day | null
-  /** Most water it takes, L, and what it weighs soaked, g; null where it cannot be reckoned. */
+  /** Most water it takes, L, and what it weighs soaked, g; null where it cannot be computed. */
   readonly takesL: number | null
   readonly soakedG: number | null
   readonly seedlings: number
