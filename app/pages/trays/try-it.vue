@@ -68,7 +68,7 @@ const asked = computed((): ScenarioRequest[] =>
     return request ? [request] : []
   }),
 )
-const { answer, done, tookMs, ask } = useWorkerCall('waterScenarios')
+const { answer, done, ask } = useWorkerCall('waterScenarios')
 const group = useDebounceFn(() => asked.value.length === 2 && ask(asked.value), 150)
 watch(asked, () => void group(), { immediate: true })
 const results = computed(() => answer.value ?? [])
