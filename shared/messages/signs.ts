@@ -84,7 +84,7 @@ export const CAUSE_WORDS: Readonly<Record<CauseId, CauseWords>> = {
     then: 'Rain in the can; the next leaves tell.',
     look: 'The youngest leaves: pale between veins that stay green.',
     because: ({ ph, alkalinityMgPerL }) =>
-      `pH of the mix about ${n(ph)}, alkalinity of the water ${n(alkalinityMgPerL)} mg/L`,
+      `the mix is at pH ${n(ph)}, alkalinity of the water ${n(alkalinityMgPerL)} mg/L`,
   },
   cold: {
     name: 'Cold: roots take up little, least of all phosphorus',

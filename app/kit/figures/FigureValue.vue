@@ -30,6 +30,7 @@ const printed = computed(() => printFigure(props.figure, household.units, househ
   border-radius: 0.2em;
   font-weight: inherit;
   letter-spacing: inherit;
+  text-align: inherit;
   cursor: help;
   text-decoration: underline dotted color-mix(in srgb, currentColor 55%, transparent);
   text-decoration-thickness: 1.5px;

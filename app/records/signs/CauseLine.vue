@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Cause } from '#core/signs/causes'
+import { capital } from '#core/text/capital'
 import type { SignRecord } from '#core/signs/record'
 import { CAUSE_WORDS, sayBecause } from '#shared/messages/signs'
 
@@ -17,7 +18,7 @@ const likely = ({ weight, known }: Cause) =>
       {{ said(words.name) }} <span class="how">{{ likely(cause) }}</span>
     </h3>
     <p class="then strong">{{ said(words.then) }}</p>
-    <p>{{ said(sayBecause(cause, record)) }}.</p>
+    <p>{{ capital(said(sayBecause(cause, record))) }}.</p>
     <p class="soft"><b>To tell:</b> {{ said(words.look) }}</p>
   </li>
 </template>
