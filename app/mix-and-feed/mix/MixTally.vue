@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { present } from '#core/present'
-import { FEEL_WORDS } from '#shared/messages/steps'
+import { FEEL_WORDS } from '#shared/messages/step-words'
 import { PASTEURISED_C } from '#core/media/hot-water'
 import { inSentence } from '#core/text/plurals'
 import { printNumber, printQuantity, printShare } from '#core/units/format'
