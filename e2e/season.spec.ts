@@ -72,7 +72,7 @@ test('a crop that cannot finish before autumn’s frost is told the latest days 
   await expect(page.getByText(/^Out .*3 Aug/)).toBeVisible()
   await expect(page.getByText(/cannot finish/)).toBeHidden()
   await sentence.fill('30000 tomatoes by 3 August')
-  await expect(page.getByText(/Plants: .*1 to 20.?000/)).toBeVisible()
+  await expect(page.getByText(/Plants wanted: a whole number, 1 to 20,000/)).toBeVisible()
   await expect(page.getByRole('button', { name: 'Plan', exact: true })).toBeDisabled()
   await sentence.fill('48 tomatoes by 3 August 2031')
   await expect(page.getByText(/outside this season/)).toBeVisible()
