@@ -1,6 +1,7 @@
+import { capital } from '../text/capital'
 import type { Wrong } from '../problem'
 import { present } from '../present'
-import { at, first } from '../numeric/at'
+import { at } from '../numeric/at'
 import type { Day } from '../calendar/day'
 import { germinationSeen, wilson } from '../sowing/odds'
 import type { DatedChange } from './change'
@@ -227,8 +228,6 @@ function sumUp(layout: Layout, cells: readonly Counts[], { group, loose, days }:
     ...days,
   }
 }
-
-const capital = (text: string) => first(text).toUpperCase() + text.slice(1)
 
 /** What a cell shows. */
 export type CellState =

@@ -5,7 +5,7 @@ import { freshMassG } from './plant-stand'
 import { MIST, type TrayStore } from './tray-store'
 
 /*
- * A tray followed through time by what is known of it: computed between, put right by every weighing, lift and look; and
+ * A tray followed through time by what is known of it: computed between, corrected by every weighing, lift and look; and
  * what they say of its thirst is learned.
  */
 

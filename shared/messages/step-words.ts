@@ -3,7 +3,7 @@ import type { Feel } from '#core/media/hydration'
 import type { HandTest } from '#core/jobs/hand-test'
 import type { PieceKind, StepKind } from '#core/jobs/step'
 
-/* The words of every step at the bench, of what stands within them, and of tests by hand; `steps.ts` puts the facts in. */
+/* The words of every step at the bench, of what is put into them, and of tests by hand; `steps.ts` puts the facts in. */
 
 /** A step as templates in ICU message syntax. */
 export interface Words {
@@ -283,7 +283,7 @@ export const TESTS: Readonly<Record<HandTest['kind'], TestWords>> = {
   dark: {
     question: 'Is the surface dark all over?',
     answers: {
-      dark: ['dark all over', 'Pour off what stands.'],
+      dark: ['dark all over', 'Pour off what is left.'],
       pale: ['pale in places', 'Ten minutes more; where it stays pale, a little from above.'],
     },
   },
