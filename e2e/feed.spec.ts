@@ -159,7 +159,7 @@ test('a sign is read against the record of its tray, and says what would tell it
   await goTo(page, `/signs?tray=${tray.id}`)
   await page.getByRole('radio', { name: 'Burnt tips' }).click()
   const likely = page.getByRole('region', { name: 'Burnt tips: what is likely' })
-  await expect(likely.getByRole('listitem').first()).toContainText('the last feed was 240 mg/L')
+  await expect(likely.getByRole('listitem').first()).toContainText('The last feed was 240 mg/L')
   await expect(likely.getByRole('listitem').first()).toContainText('To tell:')
   await expectAccessible(page)
   // Without a tray a few words say what the record would.

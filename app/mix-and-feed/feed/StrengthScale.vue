@@ -143,7 +143,9 @@ const raised = computed(() => {
       </DragHandle>
     </svg>
     <ul class="unseen">
-      <li v-for="row in rows" :key="row.id">{{ row.name }}: {{ row.text }} {{ saying.litreUnit }}</li>
+      <li v-for="row in rows" :key="row.id">
+        {{ row.name }}: {{ row.text }} {{ row.highNMgPerL ? saying.litreUnit : '' }}
+      </li>
       <li v-for="flag in flags" :key="flag.name">
         {{ flag.name }}: {{ printNumber(flag.value) }} {{ saying.litreUnit }}
       </li>
