@@ -21,6 +21,7 @@ const drawnIn = (svg: unknown) => chart.drawnIn(svg as SVGSVGElement | null)
     :ref="drawnIn"
     class="drawn"
     :viewBox="`0 0 ${chart.width} ${chart.height}`"
+    :style="{ maxWidth: `${chart.most}px` }"
     :role="interactive ? 'group' : 'img'"
     :aria-label="label"
   >

@@ -1,5 +1,3 @@
-import { useElementSize } from '@vueuse/core'
-
 /** A mark of an axis: where it is, px, and what it says. */
 export interface Mark {
   readonly at: number
@@ -34,10 +32,10 @@ export function useChart({
   }
 }) {
   const room = shallowRef<SVGSVGElement | null>(null)
-  const { width: measured } = useElementSize(room)
-  const width = computed(() => Math.round(Math.min(most, Math.max(least, measured.value || most))))
+  const width = useDrawnWidth(room, most, least)
   return reactive({
     drawnIn: (svg: SVGSVGElement | null) => void (room.value = svg),
+    most,
     width,
     height: computed(() => toValue(height)),
     left,

@@ -3,12 +3,16 @@ import { useElementSize } from '@vueuse/core'
 /**
  * How wide a chart is drawn: as wide as its room, so that its letters keep their size on a phone instead of shrinking with it.
  *
- * @param name of the template ref of the element it is drawn in
+ * @param room the element it is drawn in, or the name of its template ref
  * @param most px
  * @param least px; narrower than this it is drawn no more
  */
-export function useDrawnWidth(name: string, most: number, least = 300) {
-  const { width } = useElementSize(useTemplateRef<HTMLElement | SVGElement>(name))
+export function useDrawnWidth(
+  room: string | Readonly<Ref<HTMLElement | SVGElement | null>>,
+  most: number,
+  least = 300,
+) {
+  const { width } = useElementSize(typeof room === 'string' ? useTemplateRef<SVGElement>(room) : room)
   return computed(() => Math.round(Math.min(most, Math.max(least, width.value || most))))
 }
 

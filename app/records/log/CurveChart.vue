@@ -8,7 +8,7 @@ import type { Curve } from '#shared/derived/year'
 
 /** Share that is up by days since sowing, with the 95 % interval; one is chosen, the rest stand behind it. */
 const props = defineProps<{ curves: readonly Curve[] }>()
-const chart = useChart({ most: 720, height: 290, pad: { left: 52, right: 14, top: 12, bottom: 44 } })
+const chart = useChart({ most: 860, height: 290, pad: { left: 52, right: 14, top: 12, bottom: 44 } })
 const chosen = ref('0')
 const one = computed(() => props.curves[Number(chosen.value)] ?? props.curves[0])
 const days = computed(() => Math.max(7, max(props.curves, ({ points }) => points.at(-1)?.day) ?? 7) + 2)

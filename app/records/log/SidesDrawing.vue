@@ -7,7 +7,7 @@ import { printShare } from '#core/units/format'
 const props = defineProps<{ sides: readonly Side[] }>()
 const ROW = 54
 const chart = useChart({
-  most: 576,
+  most: 820,
   height: () => props.sides.length * ROW + 22,
   pad: { left: 12, right: 96, top: 0, bottom: 22 },
 })
@@ -38,7 +38,7 @@ const said = computed(() =>
           stroke-width="5"
           stroke-linecap="round"
         />
-        <circle :cx="x(row.share.share)" :cy="i * ROW + 34" r="7" />
+        <circle :cx="x(row.share.share)" :cy="i * ROW + 34" r="7" fill="var(--ink)" />
         <text :x="chart.right + 14" :y="i * ROW + 39">{{ row.hits }} of {{ row.of }}</text>
       </template>
       <text v-else :x="x(0) + 8" :y="i * ROW + 39" class="none">not counted yet</text>
