@@ -101,16 +101,9 @@ const print = () => window.print()
         <h1>{{ printDay(season.today) }}</h1>
         <p class="soft small">{{ household.record?.name }}</p>
       </div>
-      <div class="buttons">
-        <NuxtLink v-if="guidedJobs.open.length" to="/jobs" class="button"
-          ><Play aria-hidden="true" /> {{ counted(guidedJobs.open.length, 'guided job') }} in
-          progress</NuxtLink
-        >
-        <template v-if="season.kept.length">
-          <Button @click="print"> <Printer aria-hidden="true" /> Print week </Button>
-          <a v-if="season.frame" class="button" :href="`/api/households/${household.id}/papers/week`">PDF</a>
-        </template>
-      </div>
+      <NuxtLink v-if="guidedJobs.open.length" to="/jobs" class="button"
+        ><Play aria-hidden="true" /> {{ counted(guidedJobs.open.length, 'guided job') }} in progress</NuxtLink
+      >
     </header>
     <TonightLine v-if="season.frame && season.kept.length" class="no-print" />
     <AwayNotice class="no-print" />
@@ -175,6 +168,10 @@ const print = () => window.print()
           />
         </ul>
       </section>
+      <p v-if="season.kept.length" class="buttons">
+        <Button @click="print"> <Printer aria-hidden="true" /> Print week </Button>
+        <a v-if="season.frame" class="button" :href="`/api/households/${household.id}/papers/week`">PDF</a>
+      </p>
     </div>
     <WeekSheet />
   </div>
