@@ -3,16 +3,16 @@ import { useElementSize } from '@vueuse/core'
 /**
  * How wide a chart is drawn: as wide as its room, so that its letters keep their size on a phone instead of shrinking with it.
  *
- * @param room the element it is drawn in, or the name of its template ref
+ * @param room the element it is drawn in
  * @param most px
  * @param least px; narrower than this it is drawn no more
  */
 export function useDrawnWidth(
-  room: string | Readonly<Ref<HTMLElement | SVGElement | null>>,
+  room: Readonly<Ref<HTMLElement | SVGElement | null>>,
   most: number,
   least = 300,
 ) {
-  const { width } = useElementSize(typeof room === 'string' ? useTemplateRef<SVGElement>(room) : room)
+  const { width } = useElementSize(room)
   return computed(() => Math.round(Math.min(most, Math.max(least, width.value || most))))
 }
 

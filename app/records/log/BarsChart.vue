@@ -13,7 +13,8 @@ const props = defineProps<{
   label: string
 }>()
 const ROW = 32
-const width = useDrawnWidth('chart', 820)
+const MOST_PX = 896
+const width = useDrawnWidth(useTemplateRef<SVGSVGElement>('chart'), MOST_PX)
 /** Room for the names, and for what is said at the ends of the bars, px. */
 const left = computed(() => Math.min(250, width.value * 0.4))
 const right = computed(() => Math.min(190, width.value * 0.38))
@@ -32,6 +33,7 @@ const said = computed(
     <svg
       ref="chart"
       class="drawn"
+      :style="{ maxWidth: `${MOST_PX}px` }"
       :viewBox="`0 0 ${width} ${bars.length * ROW + 6}`"
       role="img"
       :aria-label="said"
@@ -46,10 +48,6 @@ const said = computed(
 </template>
 
 <style scoped>
-svg {
-  max-width: 56rem;
-}
-
 rect {
   fill: var(--enamel);
 }

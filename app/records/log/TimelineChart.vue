@@ -6,7 +6,8 @@ import type { Line } from '#shared/derived/year'
 const props = defineProps<{ lines: readonly Line[]; today: string }>()
 const { printDay, printDate } = useDates()
 const ROW = 26
-const width = useDrawnWidth('chart', 960)
+const MOST_PX = 1240
+const width = useDrawnWidth(useTemplateRef<SVGSVGElement>('chart'), MOST_PX)
 /** Room for the names, px. */
 const left = computed(() => Math.min(230, width.value * 0.4))
 const at = (day: string) => new Date(`${day}T12:00Z`)
@@ -53,7 +54,14 @@ const said = computed(() =>
 
 <template>
   <div class="scroll scrolls" role="region" aria-label="Sown to out" tabindex="0">
-    <svg ref="chart" class="drawn" :viewBox="`0 0 ${width} ${height}`" role="img" :aria-label="said">
+    <svg
+      ref="chart"
+      class="drawn"
+      :style="{ maxWidth: `${MOST_PX}px` }"
+      :viewBox="`0 0 ${width} ${height}`"
+      role="img"
+      :aria-label="said"
+    >
       <g v-for="month in months" :key="month.at" class="axis">
         <line :x1="month.at" :x2="month.at" y1="22" :y2="height" />
         <text :x="month.at" y="15" text-anchor="middle">{{ month.name }}</text>

@@ -17,7 +17,7 @@ const { printDay } = useDates()
 const { mass } = useMeasures()
 
 const chart = useChart({
-  most: 860,
+  most: 1240,
   least: 330,
   height: 340,
   pad: { left: 88, right: 16, top: 26, bottom: 44 },
